@@ -4,6 +4,7 @@ import { basename } from "node:path";
 
 import type { FileQuestion, ImportReport, InspectedTable } from "@/contracts/arrivals";
 import type { FileKind, MappingSpec } from "@/core/formats";
+import { headLineIn } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
 import { mappings } from "@/db/files";
@@ -38,8 +39,7 @@ export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imp
   );
   if (!kept.ok) return kept;
   const { sha256 } = kept.value;
-  const said = saidIn(asked.answers);
-  const head = /^\d{1,3}$/.test(said.head ?? "") ? Number(said.head) : undefined;
+  const head = headLineIn(saidIn(asked.answers).head);
   const { currency } = readSettings(db);
   const inspected = inspectFile(book, sha256, { kind, currency, head });
   if (!inspected.ok) {

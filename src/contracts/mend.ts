@@ -10,4 +10,6 @@ export const mendInput = z.object({
   line: z.number().int().min(1),
   column: z.string().min(1).max(500),
   cell: z.string().max(2000),
+  /** The line on which the head of the list was said to stand, 0 where it has none. */
+  head: z.number().int().min(0).max(999).optional(),
 });

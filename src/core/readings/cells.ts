@@ -59,6 +59,10 @@ export class Cells {
   }
 }
 
+/** Whether a list of invoices is in the agreed layout, which says what an empty cell means. */
+export const isAgreed = (cells: Cells): boolean =>
+  cells.head("number") === "invoice_number" && cells.head("total") === "total";
+
 /** The first of some, and how many more there are, for a sentence. */
 export const some = (texts: readonly string[], most = 3): string => {
   const different = [...new Set(texts)];

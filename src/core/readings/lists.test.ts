@@ -263,3 +263,11 @@ describe("statements that say it in their words", () => {
     expect(openIn(list("id,created,amount_cents,fee_cents", "a,2026-11-13,1000,30"))).toEqual([]);
   });
 });
+
+it("a column of words of which each is another is asked about in parts, and at once", () => {
+  const lines = Array.from({ length: 20_000 }, (_, at) => `a${at},2026-11-12,zorp ${at},9.00,0.30`);
+  const file = list("Id,Date,Type,Amount,Fee", ...lines);
+  expect(openIn(file).length).toBeLessThan(50);
+  const same = file.replaceAll(/zorp \d+/g, "zorp");
+  expect(readList(same).questions[0]?.words).toContain("20000 lines are “zorp”");
+});

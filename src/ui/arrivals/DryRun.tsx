@@ -149,22 +149,26 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
     else complain(sent.message);
     return sent.ok ? sent.value : null;
   };
-  const asKind = async (kind: FileKind): Promise<void> => {
+  const readAgain = (kind: FileKind, more = ""): Promise<InspectedFile | null> => {
     const name = encodeURIComponent(waiting.name);
-    const read = await readAs(`?kept=${waiting.sha256}&kind=${kind}&name=${name}`, "");
+    return readAs(`?kept=${waiting.sha256}&kind=${kind}${more}&name=${name}`, "");
+  };
+  const asKind = async (kind: FileKind): Promise<void> => {
+    const read = await readAgain(kind);
     if (!read) return;
     setMapping(read.mapping);
     setAccount(guessAccount(facts, kind, waiting.name));
   };
   const asHead = async (line: number): Promise<void> => {
-    const name = encodeURIComponent(waiting.name);
-    const how = `?kept=${waiting.sha256}&kind=${mapping.kind}&head=${line}&name=${name}`;
-    const read = await readAs(how, "");
-    if (read) setMapping(read.mapping);
+    const read = await readAgain(mapping.kind, `&head=${line}`);
+    if (!read) return;
+    // What was said of the file holds wherever its head stands.
+    setMapping({ ...read.mapping, answers: { ...mapping.answers, ...read.mapping.answers } });
   };
   const mend: Mend = async (line, column, cell) => {
-    const { sha256, name } = waiting;
-    const asked = { sha256, name, kind: mapping.kind, line, column, cell };
+    const { sha256, name, headLine } = waiting;
+    const place = { line, column, cell, head: headLine ?? undefined };
+    const asked = { sha256, name, kind: mapping.kind, ...place };
     await readAs("/mend", JSON.stringify(asked));
   };
   const takeIn = (): void => {

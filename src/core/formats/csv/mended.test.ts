@@ -16,6 +16,13 @@ describe("a cell that is mended", () => {
       ],
     ]);
   });
+  it("goes by the head that was said", () => {
+    const cell = { line: 2, column: "Column 2", cell: "Total", head: 0 };
+    const whole = mended(LIST, cell);
+    const read = whole.ok ? readTable(whole.value) : whole;
+    expect(read.ok && read.value.headers).toEqual(["Date", "Total", "Memo"]);
+    expect(mended(LIST, { ...cell, head: 2 })).toMatchObject({ error: { code: "mend.cell" } });
+  });
   it.each([
     { line: 2, column: "Sum" },
     { line: 9, column: "Sum" },

@@ -80,7 +80,6 @@ type Records = {
   readonly delimiter: string;
   readonly records: string[][];
   readonly at: number;
-  readonly headers: readonly string[];
 };
 
 /** The records of RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). */
@@ -93,7 +92,7 @@ export function recordsOf(text: string): Result<Records, TableError> {
   const parsed = parsedWithin(bare, delimiter);
   if (!parsed.ok) return parsed;
   const at = headAt(parsed.value);
-  return ok({ delimiter, records: parsed.value, at, headers: headersOf(parsed.value, at) });
+  return ok({ delimiter, records: parsed.value, at });
 }
 
 /** Reads RFC 4180 text as a table. Blank lines are left out. */
@@ -114,7 +113,7 @@ export function headedAt(table: Table, line: number): Table {
 }
 
 /** The names of columns; a column without one, that holds something, is called by its place. */
-function headersOf(records: readonly (readonly string[])[], at: number): string[] {
+export function headersOf(records: readonly (readonly string[])[], at: number): string[] {
   const names = (records[at] ?? []).map((header) => header.trim());
   const lines = records.slice(at + 1);
   const width =

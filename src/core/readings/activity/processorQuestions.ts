@@ -3,6 +3,7 @@ import { formatAmount, sumOf } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
+import { openWords } from "../grouped";
 import { kindByWord } from "./moneyRows";
 import { sureState } from "../rowWords";
 import type { Question } from "../types";
@@ -14,21 +15,23 @@ export function wordQuestions(
   wordOf: (row: Row) => string,
 ): Question[] {
   const { answers } = reading.cells.file;
-  const open = new Map<string, Row[]>();
-  for (const row of rows) {
+  const isSure = (row: Row, word: string): boolean =>
+    word === "" || kindByWord(reading, row, word) !== null || sureState(word) === "none";
+  const open = openWords(rows, (row) => {
     const word = wordOf(row).toLowerCase();
-    if (word === "" || kindByWord(reading, row, word) || sureState(word) === "none") continue;
-    if (answers[`word:${word}`] !== undefined) continue;
-    open.set(word, [...(open.get(word) ?? []), row]);
-  }
-  return [...open].map(([word, lines]) => ({
-    key: `word:${word}`,
-    words: `${lines.length} ${lines.length === 1 ? "line is" : "lines are"} “${word}”, first line ${lines[0]?.line ?? 0}. What is that?`,
-    choices: choicesFor(word).map((kind) => ({
-      answer: kind,
-      result: `${ROW_KINDS[kind].label}: ${totalWords(reading, lines)}`,
-    })),
-  }));
+    return isSure(row, word) || answers[`word:${word}`] !== undefined ? null : word;
+  });
+  return open.map(([word, lines]) => {
+    const total = totalWords(reading, lines);
+    return {
+      key: `word:${word}`,
+      words: `${lines.length} ${lines.length === 1 ? "line is" : "lines are"} “${word}”, first line ${lines[0]?.line ?? 0}. What is that?`,
+      choices: choicesFor(word).map((kind) => ({
+        answer: kind,
+        result: `${ROW_KINDS[kind].label}: ${total}`,
+      })),
+    };
+  });
 }
 
 const choicesFor = (word: string): RowKind[] => {
@@ -40,7 +43,8 @@ const choicesFor = (word: string): RowKind[] => {
 /** The fields that a line's sum stands in, of activity or of a statement. */
 const SUMS = ["gross", "net", "amount", "moneyIn", "moneyOut"];
 
-function totalWords(reading: Reading, lines: readonly Row[]): string {
+/** How many lines, and what they come to. */
+export function totalWords(reading: Reading, lines: readonly Row[]): string {
   const sums = lines.map(
     (row) =>
       SUMS.map((field) => sumOfCell(reading, row, field)).find(
@@ -55,14 +59,12 @@ function totalWords(reading: Reading, lines: readonly Row[]): string {
 /** Words of a column of states that do not say whether a line is money. */
 export function stateQuestions(reading: Reading, rows: readonly Row[]): Question[] {
   const { cells } = reading;
-  const open = new Map<string, Row[]>();
-  for (const row of rows) {
+  const open = openWords(rows, (row) => {
     const word = cells.of(row, "status").toLowerCase();
-    if (word === "" || sureState(word) || cells.file.answers[`state:${word}`] !== undefined)
-      continue;
-    open.set(word, [...(open.get(word) ?? []), row]);
-  }
-  return [...open].map(([word, lines]) => ({
+    const isSure = word === "" || sureState(word) !== null;
+    return isSure || cells.file.answers[`state:${word}`] !== undefined ? null : word;
+  });
+  return open.map(([word, lines]) => ({
     key: `state:${word}`,
     words: `${lines.length} ${lines.length === 1 ? "line stands" : "lines stand"} as “${word}”. Is that money?`,
     choices: [

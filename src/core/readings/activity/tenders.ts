@@ -1,8 +1,9 @@
 import { plainWords } from "@/core/formats";
-import { formatAmount, sumOf } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
+import { openWords } from "../grouped";
+import { totalWords } from "./processorQuestions";
 import type { Question } from "../types";
 
 /** Ways of paying that do not go through a processor of cards and debits (common practice, no source). */
@@ -30,26 +31,19 @@ export const isElsewhere = (reading: Reading, row: Row): boolean =>
 
 /** Whether what was paid in cash and the like went through this processor. */
 export function tenderQuestions(reading: Reading, rows: readonly Row[]): Question[] {
-  const open = new Map<string, Row[]>();
-  for (const row of rows) {
+  const { answers } = reading.cells.file;
+  const open = openWords(rows, (row) => {
     const word = wordOf(reading, row);
-    if (!isBeside(reading, row) || reading.cells.file.answers[`tender:${word}`] !== undefined)
-      continue;
-    open.set(word, [...(open.get(word) ?? []), row]);
-  }
-  return [...open].map(([word, lines]) => {
-    const sum = sumOf(
-      lines.map((row) => sumOfCell(reading, row, "gross") ?? sumOfCell(reading, row, "net") ?? 0),
-      (each) => each,
-    );
-    const [first] = lines;
-    const shown = first ? formatAmount(sum, reading.currencyOf(first)) : "";
+    return isBeside(reading, row) && answers[`tender:${word}`] === undefined ? word : null;
+  });
+  return open.map(([word, lines]) => {
+    const total = totalWords(reading, lines);
     return {
       key: `tender:${word}`,
-      words: `${lines.length} ${lines.length === 1 ? "line was" : "lines were"} paid by “${word}”, first line ${first?.line ?? 0}. Did that money go through this processor?`,
+      words: `${lines.length} ${lines.length === 1 ? "line was" : "lines were"} paid by “${word}”, first line ${lines[0]?.line ?? 0}. Did that money go through this processor?`,
       choices: [
-        { answer: "elsewhere", result: `no: ${lines.length} of ${shown} together left out` },
-        { answer: "here", result: `yes: ${lines.length} of ${shown} together are taken in` },
+        { answer: "elsewhere", result: `no: ${total} left out` },
+        { answer: "here", result: `yes: ${total} are taken in` },
       ],
     };
   });

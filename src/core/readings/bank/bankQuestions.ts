@@ -1,12 +1,13 @@
 import { type Currency, formatAmount } from "@/core/money";
 
+import { openWords } from "../grouped";
 import type { Chain } from "./bankChain";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import { isLedgerWord } from "../rowWords";
 import type { Answers, Question } from "../types";
 
 /** Words of the column of directions that say nothing sure, where the sums carry no sign. */
-export function openWords(
+export function openWays(
   rows: readonly StatementRow[],
   answers: Answers,
   proven: boolean,
@@ -15,16 +16,10 @@ export function openWords(
   if (proven || plain.some((sum) => sum !== null && sum < 0)) return [];
   // Where some sums have a word beside them, one without it is not said to be the other way.
   const some = rows.some((row) => directionOf(row, answers) !== null);
-  const open = new Map<string, StatementRow[]>();
-  for (const row of rows)
-    if (
-      row.amount !== null &&
-      row.amount > 0 &&
-      (row.word !== "" || some) &&
-      directionOf(row, answers) === null
-    )
-      open.set(row.word.toLowerCase(), [...(open.get(row.word.toLowerCase()) ?? []), row]);
-  return [...open].map(([word, lines]) => ({
+  const isOpen = (row: StatementRow): boolean =>
+    (row.amount ?? 0) > 0 && (row.word !== "" || some) && directionOf(row, answers) === null;
+  const open = openWords(rows, (row) => (isOpen(row) ? row.word.toLowerCase() : null));
+  return open.map(([word, lines]) => ({
     key: `word:${word}`,
     words: `${lines.length === 1 ? "1 line has" : `${lines.length} lines have`} ${word === "" ? "no word" : `“${word}”`} for the way of the money, and no sign. Did it come in or go out?`,
     choices: [

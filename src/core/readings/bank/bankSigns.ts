@@ -1,7 +1,7 @@
 import { type Currency, formatAmount, type Minor, minor } from "@/core/money";
 
 import { byBalance, type Chain, chainOf } from "./bankChain";
-import { balanceBroken, firstOpen, openSigns, openWords } from "./bankQuestions";
+import { balanceBroken, firstOpen, openSigns, openWays } from "./bankQuestions";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import type { Answers, Question } from "../types";
 import { likelyWay } from "./wayWords";
@@ -32,7 +32,7 @@ export function bankSigns(
   const sums = best ? best.reading.sums.map((sum) => (sum === null ? null : minor(sum))) : [];
   const asksSigns = proven.length === 0 && answers.signs === undefined;
   const questions = [
-    ...openWords(rows, answers, byChain.length > 0),
+    ...openWays(rows, answers, byChain.length > 0),
     ...(asksSigns ? openSigns(rows, said, ledgerHeads) : []),
     ...(best ? openBalance(rows, best, answers) : []),
   ];

@@ -5,11 +5,14 @@ import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import type { Question } from "../types";
 
+const MAYBE = /pending|not yet/i;
 const PENDING = /^pending\b|\bpending$|\bnot yet (?:posted|booked)\b/;
 
 /** Whether a line says in its words that it is on its way, where no column of states says it. */
 const saysPending = ({ cells }: Reading, row: Row): boolean =>
-  !cells.has("status") && PENDING.test(plainWords(cells.of(row, "description")));
+  !cells.has("status") &&
+  MAYBE.test(cells.of(row, "description")) &&
+  PENDING.test(plainWords(cells.of(row, "description")));
 
 /** Lines that were said to be on their way by their words. */
 export const isOnItsWay = (reading: Reading, row: Row): boolean =>

@@ -10,11 +10,10 @@ import {
 } from "@/core/formats";
 
 import { columnsHeld } from "./columnsOfFile";
+import type { Columns } from "./sheet";
 import { sureKind } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
 import type { Question } from "../types";
-
-type Columns = Readonly<Record<string, string>>;
 
 /** Rows that the kind of a file is told by. */
 const MOST_LOOKED_AT = 2000;

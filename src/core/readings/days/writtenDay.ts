@@ -66,6 +66,10 @@ export function writtenDay(cell: string): WrittenDay | null {
   return found;
 }
 
+/** Whether a cell is a day with marks between its parts, and no number alone. */
+export const isMarkedDay = (cell: string): boolean =>
+  /\d[-/. ]/.test(cell) && writtenDay(cell) !== null;
+
 function readDay(cell: string): WrittenDay | null {
   const text = cell.trim();
   if (text === "" || text.length > LONGEST) return null;

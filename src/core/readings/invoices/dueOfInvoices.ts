@@ -1,7 +1,7 @@
 import { dueDay, formatDay, parseTerms } from "@/core/calendar";
 
 import { type Reading, sumOfCell } from "../canonical";
-import type { Row } from "../cells";
+import { isAgreed, type Row } from "../cells";
 import { dayUnder } from "../days/dayUnder";
 import type { Question } from "../types";
 import { writtenDay } from "../days/writtenDay";
@@ -9,10 +9,6 @@ import { writtenDay } from "../days/writtenDay";
 /** Terms that are offered where a list says none; others may be answered too. */
 const OFFERED = ["n/30", "n/14"] as const;
 const AT_ISSUE = "issue";
-
-/** In the agreed layout an invoice that says neither is due on the day of its issue. */
-const isAgreed = ({ cells }: Reading): boolean =>
-  cells.head("number") === "invoice_number" && cells.head("total") === "total";
 
 const saysNothing = (reading: Reading, row: Row): boolean =>
   ["dueOn", "terms"].every((field) => reading.cells.of(row, field) === "") &&
@@ -27,7 +23,8 @@ export function termsSaid(reading: Reading, row: Row): string {
 /** When invoices are due of which nothing says it: a reminder hangs on that. */
 export function dueQuestion(reading: Reading, rows: readonly Row[]): Question[] {
   const { today } = reading;
-  const open = isAgreed(reading) ? [] : rows.filter((row) => saysNothing(reading, row));
+  // In the agreed layout an invoice that says neither is due on the day of its issue.
+  const open = isAgreed(reading.cells) ? [] : rows.filter((row) => saysNothing(reading, row));
   const [first] = open;
   if (!first || reading.cells.file.answers.due !== undefined) return [];
   const written = writtenDay(reading.cells.of(first, "issuedOn"));

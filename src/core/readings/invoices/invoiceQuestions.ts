@@ -2,7 +2,8 @@ import { plainWords } from "@/core/formats";
 import { formatAmount } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
-import { type Row, some } from "../cells";
+import { isAgreed, type Row, some } from "../cells";
+import { openWords } from "../grouped";
 import { PARTLY, sureKindOf, sureStanding } from "./documentWords";
 import { movementOf } from "./runningBalance";
 import type { Question } from "../types";
@@ -12,7 +13,7 @@ export const said = (reading: Reading, key: string): string | undefined =>
 
 /** Types of documents that say nothing sure. */
 export function wordQuestions(reading: Reading, rows: readonly Row[]): Question[] {
-  const open = openWords(reading, rows, {
+  const open = unsureWords(reading, rows, {
     field: "type",
     key: "word",
     sure: (word) => sureKindOf(word) !== null,
@@ -33,7 +34,7 @@ export function wordQuestions(reading: Reading, rows: readonly Row[]): Question[
 
 /** States of documents that say nothing sure. */
 export function standingQuestions(reading: Reading, rows: readonly Row[]): Question[] {
-  const open = openWords(reading, rows, {
+  const open = unsureWords(reading, rows, {
     field: "status",
     key: "state",
     sure: (word) => sureStanding(word) !== null,
@@ -49,19 +50,16 @@ export function standingQuestions(reading: Reading, rows: readonly Row[]): Quest
   }));
 }
 
-function openWords(
+const unsureWords = (
   reading: Reading,
   rows: readonly Row[],
   { field, key, sure }: { field: string; key: string; sure: (word: string) => boolean },
-): [string, Row[]][] {
-  const open = new Map<string, Row[]>();
-  for (const row of rows) {
+): ReturnType<typeof openWords<Row>> =>
+  openWords(rows, (row) => {
     const word = reading.cells.of(row, field).toLowerCase();
-    if (word === "" || sure(word) || said(reading, `${key}:${word}`) !== undefined) continue;
-    open.set(word, [...(open.get(word) ?? []), row]);
-  }
-  return [...open];
-}
+    const isSaid = word === "" || sure(word) || said(reading, `${key}:${word}`) !== undefined;
+    return isSaid ? null : word;
+  });
 
 /** Invoices with a total and nothing that says what of it is open. */
 export function balanceQuestion(reading: Reading, rows: readonly Row[]): Question[] {
@@ -69,7 +67,7 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
   if (cells.has("balance") || cells.has("paid") || said(reading, "balance") !== undefined)
     return [];
   // In the agreed layout an invoice without a balance is open in full.
-  if (cells.head("number") === "invoice_number" && cells.head("total") === "total") return [];
+  if (isAgreed(cells)) return [];
   const partly = rows.filter((row) => PARTLY.test(plainWords(cells.of(row, "status"))));
   const unsaid = rows.filter((row) => cells.of(row, "status") === "");
   const [first] = partly.length > 0 ? partly : unsaid;

@@ -2,6 +2,7 @@ import { type Currency, formatAmount, minor, parseAmount, toDecimal } from "@/co
 
 import type { Made, Reading } from "../canonical";
 import type { Row } from "../cells";
+import { groupedBy } from "../grouped";
 import type { LeftOut, Question } from "../types";
 
 type Line = Made["rows"][number];
@@ -21,14 +22,10 @@ type Whole = {
  * that differ are those of its items, or it is asked.
  */
 export function wholeInvoices(reading: Reading, lines: readonly Line[]): Whole {
-  const byNumber = new Map<string, Line[]>();
-  for (const line of lines) {
-    const key = `${line.fields.number ?? ""}\n${line.fields.customerId ?? ""}`;
-    byNumber.set(key, [...(byNumber.get(key) ?? []), line]);
-  }
-  const twice = [...byNumber.values()].filter(
-    ([first, ...more]) => more.length > 0 && (first?.fields.number ?? "") !== "",
+  const byNumber = groupedBy(lines, ({ fields: { number = "", customerId = "" } }) =>
+    number === "" ? null : `${number}\n${customerId}`,
   );
+  const twice = [...byNumber.values()].filter((group) => group.length > 1);
   if (twice.length === 0) return { rows: lines, leftOut: [], questions: [] };
   const rowOf = rowsOf(reading);
   const currencyIn: CurrencyIn = ([first]) => reading.currencyOf(rowOf(first?.line ?? 0));

@@ -2,7 +2,7 @@ import { plainWords } from "@/core/formats";
 import { formatAmount } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
-import type { Row } from "../cells";
+import { isAgreed, type Row } from "../cells";
 import type { Question } from "../types";
 
 /** Heads of sums before tax, and of sums with it, in six languages (common practice, no source). */
@@ -30,7 +30,7 @@ export function taxOnTop(reading: Reading, rows: readonly Row[]): boolean | null
   if (onTop !== within) return onTop;
   const head = plainWords(cells.head("total"));
   if (BEFORE.test(head)) return true;
-  return WITH.test(head) || cells.head("total") === "total" ? false : null;
+  return WITH.test(head) || isAgreed(cells) ? false : null;
 }
 
 const sizeOf = (reading: Reading, row: Row, field: string): number =>

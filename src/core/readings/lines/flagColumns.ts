@@ -8,7 +8,7 @@ import { sureState } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
 import { isBesideHead } from "../activity/tenders";
 import type { EndedRow, LeftOut, Question } from "../types";
-import { writtenDay } from "../days/writtenDay";
+import { isMarkedDay } from "../days/writtenDay";
 
 /** Heads of columns whose yes says that a line is none (common practice, no source). */
 const NO_LINE =
@@ -107,9 +107,9 @@ function flagTest(
     return (cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? "") || isDead(kind, cell);
   if (isPaid(kind, head))
     return (cell, row) =>
-      (YES.test(plainWords(cell)) || isDate(cell)) && cells.of(row, "balance") === "";
+      (YES.test(plainWords(cell)) || isMarkedDay(cell)) && cells.of(row, "balance") === "";
   if (NO_LINE.test(plain))
-    return (cell) => YES.test(plainWords(cell)) || isDate(cell) || isDead(kind, cell);
+    return (cell) => YES.test(plainWords(cell)) || isMarkedDay(cell) || isDead(kind, cell);
   if (LINE.test(plain) || (kind !== "invoices" && DONE.test(plain)))
     return (cell) => NO.test(plainWords(cell)) || isDead(kind, cell);
   const different = new Set(rows.map((row) => (row.cells[at] ?? "").trim()));
@@ -129,8 +129,6 @@ const isDead = (kind: FileKind, cell: string): boolean =>
   (kind === "invoices"
     ? sureStanding(cell) === "void"
     : (sureState(cell) ?? "counts") !== "counts");
-
-const isDate = (cell: string): boolean => /\d[-/. ]/.test(cell) && writtenDay(cell) !== null;
 
 /** What is said of something taken back; that nothing was, or that it came again, is no such word. */
 const NOTHING_BACK =

@@ -1,20 +1,10 @@
 import { plainWords, type Table } from "@/core/formats";
 
+import { onlyWords } from "./onlyWords";
 import { isTotalWord } from "./rowsLeftOut";
-import { writtenSum } from "../sums/sumCells";
 import type { LeftOut } from "../types";
-import { writtenDay } from "../days/writtenDay";
 
 type Row = Table["rows"][number];
-
-/** The place of the only filled cell of a row, where it is words; -1 else. */
-function onlyWords({ cells }: Row): number {
-  const filled = cells.flatMap((cell, at) => (cell.trim() === "" ? [] : [at]));
-  const [at = -1] = filled;
-  const cell = (cells[at] ?? "").trim();
-  const isWords = writtenSum(cell) === null && writtenDay(cell) === null;
-  return filled.length === 1 && isWords ? at : -1;
-}
 
 /**
  * Where a list names its groups in lines of their own (a customer, and under it what is open of him):
@@ -22,9 +12,9 @@ function onlyWords({ cells }: Row): number {
  */
 export function groupPlace({ rows, headers }: Table): number | null {
   const [first] = rows;
-  const at = first ? onlyWords(first) : -1;
+  const at = first ? onlyWords(first.cells) : -1;
   if (at < 0 || headers.length < 3 || isForTheEye(first as Row, at)) return null;
-  const details = rows.filter((row) => onlyWords(row) !== at && !isForTheEye(row, at));
+  const details = rows.filter((row) => onlyWords(row.cells) !== at && !isForTheEye(row, at));
   return details.length > 0 && details.every(({ cells }) => (cells[at] ?? "").trim() === "")
     ? at
     : null;
@@ -49,7 +39,7 @@ export function withGroups(table: Table): { table: Table; leftOut: LeftOut[] } {
   let name = "";
   const rows = table.rows.flatMap((row) => {
     if (isForTheEye(row, at)) return [row];
-    if (onlyWords(row) !== at) return [{ ...row, cells: row.cells.with(at, name) }];
+    if (onlyWords(row.cells) !== at) return [{ ...row, cells: row.cells.with(at, name) }];
     name = (row.cells[at] ?? "").trim();
     leftOut.push({ line: row.line, why: "heading" });
     return [];

@@ -3,13 +3,18 @@ import { headedAt, plainWords, type Table } from "@/core/formats";
 import { isBalanceWords, isTotalWord } from "./rowsLeftOut";
 import { writtenSum } from "../sums/sumCells";
 import type { Answers, Question } from "../types";
-import { writtenDay } from "../days/writtenDay";
+import { isMarkedDay } from "../days/writtenDay";
+
+/** The line of a head as it is said, in an answer or an address: 7, or 0 for none. */
+export const headLineIn = (said: string | null | undefined): number | undefined =>
+  said != null && /^\d{1,3}$/.test(said) ? Number(said) : undefined;
 
 /** The list with its head where it was said to stand. */
-export const headSaid = (table: Table, answers: Answers): Table =>
-  /^\d{1,3}$/.test(answers.head ?? "") ? headedAt(table, Number(answers.head)) : table;
+export function headSaid(table: Table, answers: Answers): Table {
+  const line = headLineIn(answers.head);
+  return line === undefined ? table : headedAt(table, line);
+}
 
-const isDay = (cell: string): boolean => /\d[-/. ]/.test(cell) && writtenDay(cell) !== null;
 const isSum = (cell: string): boolean => /\d[.,]\d\d\D*$/.test(cell) && writtenSum(cell) !== null;
 
 /** Lines above the head that have a day and a sum as the lines below it have: they may be of the list. */
@@ -18,7 +23,7 @@ export function headQuestion({ records = [], headLine = 1 }: Table, answers: Ans
   const above = records.slice(0, Math.max(0, headLine - 1)).flatMap((cells, at) => {
     const trimmed = cells.map((cell) => cell.trim());
     const plain = plainWords(trimmed.join(" "));
-    const isLine = trimmed.some(isDay) && trimmed.some(isSum);
+    const isLine = trimmed.some(isMarkedDay) && trimmed.some(isSum);
     return isLine && !isBalanceWords(plain) && !isTotalWord(plain) ? [{ at, trimmed }] : [];
   });
   const [first] = above;

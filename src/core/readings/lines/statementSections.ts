@@ -1,10 +1,9 @@
 import { plainWords } from "@/core/formats";
 
 import type { Row } from "../cells";
+import { onlyWords } from "./onlyWords";
 import { isBalanceWords, isTotalWord } from "./rowsLeftOut";
-import { writtenSum } from "../sums/sumCells";
 import type { LeftOut, Unread } from "../types";
-import { writtenDay } from "../days/writtenDay";
 
 /** What the lines of a section are, by its heading: money in, money out, balances, on their way, or not said. */
 type Section = "deposit" | "withdrawal" | "balance" | "pending" | "";
@@ -36,14 +35,6 @@ export type Sections = {
   readonly wayOf: (row: Row) => string;
 };
 
-/** A line's words without a day and without a sum: its place, or -1. */
-function onlyCell(cells: readonly string[]): number {
-  const filled = cells.flatMap((cell, at) => (cell.trim() === "" ? [] : [at]));
-  const [at = -1] = filled;
-  const text = (cells[at] ?? "").trim();
-  return filled.length === 1 && writtenSum(text) === null && writtenDay(text) === null ? at : -1;
-}
-
 /**
  * A statement whose list is printed in parts: deposits under one heading, withdrawals under another,
  * balances of each day under a third; and lines whose words go on below them.
@@ -74,11 +65,11 @@ export function sectionsOf({ table, columns }: Unread): Sections {
 
 /** Words alone in a line, but not where the words of lines stand. */
 function isHeading(cells: readonly string[], wordsAt: number): boolean {
-  const at = onlyCell(cells);
-  const words = cells[at] ?? "";
-  const isForTheEye = isTotalWord(plainWords(words)) || /\d{3}/.test(words);
-  const isAside = at !== wordsAt || wordsAt === 0 || PENDING.test(plainWords(words));
-  return at >= 0 && isAside && !isForTheEye;
+  const at = onlyWords(cells);
+  if (at < 0) return false;
+  const words = plainWords(cells[at] ?? "");
+  const isAside = at !== wordsAt || wordsAt === 0 || PENDING.test(words);
+  return isAside && !isTotalWord(words) && !/\d{3}/.test(words);
 }
 
 /** The heading of the first part stands above the head of the list. */
@@ -89,10 +80,9 @@ function firstSection({ above = [] }: Unread["table"]): Section {
 
 /** Whether a line has nothing but words, where its neighbour above has a day. */
 function goesOn(row: Row, before: Row | undefined, wordsAt: number): boolean {
+  if (before === undefined || wordsAt < 0 || onlyWords(row.cells) !== wordsAt) return false;
   const plain = plainWords(row.cells[wordsAt] ?? "");
-  if (before === undefined || wordsAt < 0 || isTotalWord(plain) || isBalanceWords(plain))
-    return false;
-  return onlyCell(row.cells) === wordsAt;
+  return !isTotalWord(plain) && !isBalanceWords(plain);
 }
 
 const joined = (row: Row, next: Row, at: number): Row => ({

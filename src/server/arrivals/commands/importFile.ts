@@ -86,12 +86,12 @@ export const importFile = defineCommand({
     if (missing.length > 0) return fail("mapping.fields", { fields: missing.join(", ") });
     const kept = tableOf(ctx.who.book, input.sha256);
     if (!kept.ok) return kept;
-    const table = ok(headSaid(kept.value, mapping.answers ?? {}));
+    const table = headSaid(kept.value, mapping.answers ?? {});
     const account = accountFor(ctx, mapping.kind, input.account);
     if (!account.ok) return account;
-    const read = readingOf(ctx, table.value, mapping, account.value);
+    const read = readingOf(ctx, table, mapping, account.value);
     if (!read.ok) return read;
-    const lines = table.value.rows.map(({ line }) => line);
+    const lines = table.rows.map(({ line }) => line);
     const tally = new Tallying(lines, ctx.settings.currency);
     tally.proves(read.value.proofs, read.value.understood);
     const answers = mapping.answers ?? {};
@@ -109,7 +109,7 @@ export const importFile = defineCommand({
       name: input.name,
       size: input.size,
       kind: mapping.kind,
-      mapping: JSON.stringify({ ...mapping, format: table.value.format }),
+      mapping: JSON.stringify({ ...mapping, format: table.format }),
       importedAt: ctx.at,
       onDay: ctx.today,
       actor: ctx.who.actor,

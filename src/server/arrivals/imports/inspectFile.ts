@@ -21,21 +21,21 @@ export function inspectFile(
 ): Result<InspectedTable> {
   const kept = tableOf(book, sha256);
   if (!kept.ok) return kept;
-  const table = ok(head === undefined ? kept.value : headedAt(kept.value, head));
-  const found = kindsOf(table.value);
-  const own = table.value.kind;
-  const as = own ?? kind ?? found.sure ?? guessed(table.value, found.possible);
-  const columns = columnsOfFile(table.value, as);
+  const table = head === undefined ? kept.value : headedAt(kept.value, head);
+  const found = kindsOf(table);
+  const own = table.kind;
+  const as = own ?? kind ?? found.sure ?? guessed(table, found.possible);
+  const columns = columnsOfFile(table, as);
   const answers: Record<string, string> = head === undefined ? {} : { head: String(head) };
-  const mapping = { ...guessMapping(table.value, as, { currency, columns }), answers };
+  const mapping = { ...guessMapping(table, as, { currency, columns }), answers };
   return ok({
     kind: as,
     mapping,
-    headers: table.value.headers,
-    sample: table.value.rows.slice(0, 5).map(({ cells }) => cells),
-    lines: table.value.rows.length,
+    headers: table.headers,
+    sample: table.rows.slice(0, 5).map(({ cells }) => cells),
+    lines: table.rows.length,
     agreed: own !== undefined,
-    ...headOf(kept.value, table.value),
+    ...headOf(kept.value, table),
     rowWords: Object.keys(mapping.rowKinds),
     kindOpen:
       kind === undefined && own === undefined && found.sure === null

@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import { createReadStream } from "node:fs";
 
 import { FILE_KINDS, type FileKind } from "@/core/formats";
+import { headLineIn } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { dropFile, keepFile, keptSize, MOST_MEGABYTES, tooLarge } from "@/server/arrivals/keepFile";
 import { inspectKnown } from "@/server/arrivals/inspectKnown";
@@ -37,7 +38,7 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
     return inspected(
       found,
       { sha256: before, size: keptSize(book, before) },
-      { name: query.get("name"), kind, head: headOf(query.get("head")) },
+      { name: query.get("name"), kind, head: headLineIn(query.get("head")) },
     );
   const source = sourceOf(request, book, arrived);
   if (!source.ok) return answer(source);
@@ -48,9 +49,6 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   if (query.get("take") === "1") return taken(found, kept.value, query);
   return inspected(found, kept.value, { name: arrived ?? query.get("name"), kind });
 }
-
-const headOf = (said: string | null): number | undefined =>
-  said !== null && /^\d{1,3}$/.test(said) ? Number(said) : undefined;
 
 /** The bytes that are sent, or of a file that has arrived. */
 function sourceOf(
@@ -95,14 +93,13 @@ async function taken(
   return answer(done);
 }
 
+/** What the one who sends a file says of it. */
+type Said = { name: string | null; kind: FileKind | undefined; head?: number | undefined };
+
 async function inspected(
   { book, db, currency }: BookContext,
   file: { sha256: string; size: number },
-  {
-    name,
-    kind,
-    head,
-  }: { name: string | null; kind: FileKind | undefined; head?: number | undefined },
+  { name, kind, head }: Said,
 ): Promise<Response> {
   const { sha256 } = file;
   const found = await inspectKnown({

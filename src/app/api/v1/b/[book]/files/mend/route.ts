@@ -25,7 +25,8 @@ export async function POST(request: Request, context: BookParams): Promise<Respo
   );
   if (!kept.ok) return answer(kept);
   const { currency } = found;
-  const as = { what: "inspect" as const, book, sha256: kept.value.sha256, kind, currency };
+  const { head } = cell;
+  const as = { what: "inspect" as const, book, sha256: kept.value.sha256, kind, currency, head };
   const read = await readForeign<"inspect">(as);
   if (!read.ok) return answer(read);
   return answer({ ok: true, value: { ...kept.value, name: mendedName(name), ...read.value } });

@@ -1,0 +1,14 @@
+import { writtenDay } from "../days/writtenDay";
+import { writtenSum } from "../sums/sumCells";
+
+/** The place of the only filled cell of a line, where it is words and no day and no sum; -1 else. */
+export function onlyWords(cells: readonly string[]): number {
+  let only = -1;
+  for (const [at, cell] of cells.entries()) {
+    if (cell.trim() === "") continue;
+    if (only >= 0) return -1;
+    only = at;
+  }
+  const text = (cells[only] ?? "").trim();
+  return writtenSum(text) === null && writtenDay(text) === null ? only : -1;
+}
