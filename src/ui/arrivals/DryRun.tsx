@@ -16,7 +16,7 @@ import { Sample } from "./DryRunReport";
 import { MappingForm } from "./MappingForm";
 import type { Mend } from "./MendCell";
 import { Questions } from "./Questions";
-import { accountsFor, guessAccount, mappingFor, openQuestions } from "./standingOfFile";
+import { accountsFor, guessAccount, keptFor, mappingFor, openQuestions } from "./standingOfFile";
 import { UnderstoodLines } from "./UnderstoodLines";
 import { useReport } from "./useReport";
 
@@ -112,11 +112,7 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
   const router = useRouter();
   const { book } = facts;
   const { say, complain } = useActing();
-  const known = facts.mappings
-    .filter((mapping) => mapping.kind === first.kind)
-    .find((mapping) =>
-      Object.values(mapping.spec.columns).every((header) => first.headers.includes(header)),
-    );
+  const known = keptFor(facts, first);
   const [waiting, setWaiting] = useState(first);
   const [backFirst, setBackFirst] = useState(false);
   const [mapping, setMapping] = useState<MappingSpec>(again?.mapping ?? mappingFor(first, known));

@@ -7,6 +7,15 @@ import type {
 } from "@/contracts/arrivals";
 import { FILE_KIND_TRAITS, type FileKind, type MappingSpec } from "@/core/formats";
 
+/** The mapping that was kept for such a head. */
+export const keptFor = (
+  { mappings }: ArrivalsFacts,
+  { kind, headers }: InspectedFile,
+): SavedMapping | undefined =>
+  mappings
+    .filter((mapping) => mapping.kind === kind)
+    .find(({ spec }) => Object.values(spec.columns).every((head) => headers.includes(head)));
+
 /** How a file is read to begin with: by a mapping that was kept, else by what it seems to be. */
 export const mappingFor = (first: InspectedFile, known: SavedMapping | undefined): MappingSpec =>
   known ? { ...known.spec, answers: known.spec.answers ?? {} } : first.mapping;

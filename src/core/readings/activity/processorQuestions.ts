@@ -1,9 +1,10 @@
 import { guessRowKind, ROW_KIND_NAMES, ROW_KINDS, type RowKind } from "@/core/activity/index";
-import { formatAmount, sumOf } from "@/core/money";
+import { formatAmount } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { openWords } from "../grouped";
+import { totalWords } from "../totalWords";
 import { kindByWord } from "./moneyRows";
 import { sureState } from "../rowWords";
 import type { Question } from "../types";
@@ -39,22 +40,6 @@ const choicesFor = (word: string): RowKind[] => {
   const rest = ROW_KIND_NAMES.filter((kind) => kind !== guess);
   return guess ? [guess, ...rest] : rest;
 };
-
-/** The fields that a line's sum stands in, of activity or of a statement. */
-const SUMS = ["gross", "net", "amount", "moneyIn", "moneyOut"];
-
-/** How many lines, and what they come to. */
-export function totalWords(reading: Reading, lines: readonly Row[]): string {
-  const sums = lines.map(
-    (row) =>
-      SUMS.map((field) => sumOfCell(reading, row, field)).find(
-        (sum) => sum !== null && sum !== 0,
-      ) ?? 0,
-  );
-  const [first] = lines;
-  const total = sumOf(sums, (sum) => sum);
-  return `${lines.length} of ${first ? formatAmount(total, reading.currencyOf(first)) : "0"} together`;
-}
 
 /** Words of a column of states that do not say whether a line is money. */
 export function stateQuestions(reading: Reading, rows: readonly Row[]): Question[] {

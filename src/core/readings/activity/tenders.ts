@@ -3,7 +3,7 @@ import { plainWords } from "@/core/formats";
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { openWords } from "../grouped";
-import { totalWords } from "./processorQuestions";
+import { totalWords } from "../totalWords";
 import type { Question } from "../types";
 
 /** Ways of paying that do not go through a processor of cards and debits (common practice, no source). */
