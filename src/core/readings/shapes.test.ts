@@ -21,6 +21,9 @@ describe("lines that are no money, by columns that no field has", () => {
     ["what is disputed", "Disputed", ["false", "true"]],
     ["what was disputed by a sum", "Dispute amount", ["", "100.00"]],
     ["a second state", "Clearing", ["done", "declined"]],
+    ["why it failed", "Failure reason", ["", "insufficient_funds"]],
+    ["a day that never came", "Captured at", ["2026-11-12", ""]],
+    ["yes and no that nobody knows", "Zubb", ["no", "yes"]],
   ])("%s: asked once, and left out where it was said", (_, head, cells) => {
     const file = activity(head, ...cells);
     expect(openIn(file)).toEqual([`column:${head}`]);

@@ -37,6 +37,10 @@ function plainest(columns: Record<string, string>, isActivity: boolean): Record<
   return Object.fromEntries(Object.entries(columns).filter(([field]) => !sides.includes(field)));
 }
 
+/** What stands beside a sum may be how often and not how much: payments 2, refunds 0. */
+const isCounted = (field: string): boolean => /^(paid|credited|refunded|fee2|feeTax)$/.test(field);
+const isCount = (cell: string): boolean => /^\d{1,3}$/.test(cell);
+
 /** Heads of shares in a hundred, which are no sums. */
 const RATE = /%|\b(?:percent|pct|rate)\b/i;
 
@@ -50,7 +54,7 @@ function fits(
   const cells = filled.filter((cell) => !isNothing(cell));
   if (cells.length === 0 || needed) return true;
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
-  if (type === "amount") return cells.some(isSum);
+  if (type === "amount") return cells.some(isSum) && !(isCounted(field) && cells.every(isCount));
   if (type === "currency")
     return cells.some((cell) => currencyOf(cell.toUpperCase()) !== undefined);
   return type === "day" ? cells.some((cell) => writtenDay(cell) !== null) : true;

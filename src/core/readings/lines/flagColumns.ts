@@ -3,27 +3,13 @@ import { type FileKind, plainWords } from "@/core/formats";
 import { type Cells, type Row, some } from "../cells";
 import { sureStanding } from "../invoices/documentWords";
 import { endedRow } from "../activity/endedRows";
+import { isBack, isDead, isGivenUp, isPaid, saysPaid, testByHead, wasTakenBack } from "./flagWords";
 import { columnQuestions, without } from "./lumpedRows";
 import { sureState } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
 import { isBesideHead } from "../activity/tenders";
 import type { EndedRow, LeftOut, Question } from "../types";
-import { isMarkedDay } from "../days/writtenDay";
 
-/** Heads of columns whose yes says that a line is none (common practice, no source). */
-const NO_LINE =
-  /\b(test|testing|sandbox|void|voided|cancell?ed|deleted|failed|declined|duplicate|rejected|expired|error|draft|pending|hidden|excluded|storniert|annule|anulado|annullato)\b/;
-/** Heads of columns whose no says so. */
-const LINE =
-  /\b(live|live ?mode|production|captured|approved|success|successful|succeeded|posted|valid|booked)\b/;
-/** Of payments alone: an invoice that is not settled is what this is about. */
-const DONE = /\b(settled|completed|cleared|collected|funded|paid)\b/;
-/** Heads of what was taken back after it was money. */
-const TAKEN_BACK = /\b(refunded|refunds?|disputed?|charged? ?backs?|returned|reversed|reversal)\b/;
-/** Cells that say of any column that a line is a trial. */
-const TRIAL = /^(test|sandbox|test mode|testing|demo mode)$/;
-const YES = /^(true|yes|y|1|x|t|ja|oui|si)$/;
-const NO = /^(false|no|n|0|f|nein|non|nee)$/;
 /** States are few different words; what has more is no column of states. */
 const MOST_STATES = 12;
 
@@ -80,13 +66,6 @@ function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: 
   return isOpen ? [{ head: column.head, rows: open, back: isBack(kind, column.head) }] : [];
 }
 
-const isBack = (kind: FileKind, head: string): boolean =>
-  kind !== "invoices" && TAKEN_BACK.test(plainWords(head));
-
-/** An invoice that is paid is open no more; a day of its last payment may be that of a part. */
-const isPaid = (kind: FileKind, head: string): boolean =>
-  kind === "invoices" && DONE.test(plainWords(head)) && !/\blast\b/i.test(head);
-
 type Says = (cell: string, row: Row) => boolean;
 
 /** What a cell of a column has to be to say that its line is no money; null where the column says nothing. */
@@ -96,48 +75,25 @@ function flagTest(
   rows: readonly Row[],
   { head, at }: { head: string; at: number },
 ): Says | null {
-  const plain = plainWords(head);
+  const filled = rows.map((row) => (row.cells[at] ?? "").trim());
   // What was refunded by a column of sums is asked about by that.
-  const isAsked = cells.has("refunded") && /\brefund/.test(plain);
+  const isAsked = cells.has("refunded") && /\brefund/.test(plainWords(head));
   if (isBack(kind, head) && !isAsked) {
     const linked = new Set(cells.column(rows, "relatedId"));
     return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
   }
   if (kind === "processor" && isBesideHead(head))
     return (cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? "") || isDead(kind, cell);
-  if (isPaid(kind, head))
-    return (cell, row) =>
-      (YES.test(plainWords(cell)) || isMarkedDay(cell)) && cells.of(row, "balance") === "";
-  if (NO_LINE.test(plain))
-    return (cell) => YES.test(plainWords(cell)) || isMarkedDay(cell) || isDead(kind, cell);
-  if (LINE.test(plain) || (kind !== "invoices" && DONE.test(plain)))
-    return (cell) => NO.test(plainWords(cell)) || isDead(kind, cell);
-  const different = new Set(rows.map((row) => (row.cells[at] ?? "").trim()));
-  if (different.size > MOST_STATES) return null;
+  if (isPaid(kind, head)) return (cell, row) => saysPaid(cell) && cells.of(row, "balance") === "";
+  const byHead = testByHead(kind, head, filled);
+  if (byHead !== null) return byHead;
+  if (new Set(filled).size > MOST_STATES) return null;
   return (cell, row) => isDead(kind, cell) || (kind === "invoices" && isGone(cells, cell, row));
 }
 
 /** An invoice that another column says is paid or given up, where nothing says what of it is open. */
 const isGone = (cells: Cells, cell: string, row: Row): boolean =>
-  GIVEN_UP.test(plainWords(cell)) ||
-  (sureStanding(cell) === "paid" && cells.of(row, "balance") === "");
-const GIVEN_UP = /^(written off|write off|bad debt|uncollectible|sent to collections)$/;
-
-/** A word that says by itself that there is no money, whatever its column is called. */
-const isDead = (kind: FileKind, cell: string): boolean =>
-  TRIAL.test(plainWords(cell)) ||
-  (kind === "invoices"
-    ? sureStanding(cell) === "void"
-    : (sureState(cell) ?? "counts") !== "counts");
-
-/** What is said of something taken back; that nothing was, or that it came again, is no such word. */
-const NOTHING_BACK =
-  /^(|no|none|n|false|0|na|n a|nil|never|not (refunded|disputed)|won|reinstated)$/;
-
-const wasTakenBack = (cell: string): boolean => {
-  const sum = writtenSum(cell);
-  return sum === null ? !NOTHING_BACK.test(plainWords(cell)) : /[1-9]/.test(sum.digits);
-};
+  isGivenUp(cell) || (sureStanding(cell) === "paid" && cells.of(row, "balance") === "");
 
 /** Whether a line is money by what its own fields say. */
 function counts(cells: Cells, row: Row): boolean {

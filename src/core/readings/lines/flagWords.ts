@@ -1,0 +1,91 @@
+import { type FileKind, plainWords } from "@/core/formats";
+
+import { isMarkedDay } from "../days/writtenDay";
+import { sureStanding } from "../invoices/documentWords";
+import { sureState } from "../rowWords";
+import { writtenSum } from "../sums/sumCells";
+
+/** Heads of columns whose yes says that a line is none (common practice, no source). */
+const NO_LINE =
+  /\b(test|testing|sandbox|void|voided|cancell?ed|deleted|failed|declined|duplicate|rejected|expired|error|draft|pending|hidden|excluded|archived|template|storniert|annule|anulado|annullato)\b/;
+/** Heads of columns whose no says so. */
+const LINE =
+  /\b(live|live ?mode|production|captured|approved|success|successful|succeeded|posted|valid|booked)\b/;
+/** Of payments alone: an invoice that is not settled is what this is about. */
+const DONE = /\b(settled|completed|cleared|collected|funded|paid)\b/;
+/** Of invoices alone: one that was not sent is a draft. */
+const ISSUED = /\b(sent|issued|finali[sz]ed)\b/;
+/** Heads of what was taken back after it was money. */
+const TAKEN_BACK = /\b(refunded|refunds?|disputed?|charged? ?backs?|returned|reversed|reversal)\b/;
+/** Columns that say why there is no money: whatever stands in one. */
+const WHY_NONE =
+  /\b(failure|decline|error|rejection|void|cancell?ation)\b.*\b(reason|code|message|note|text)\b/;
+/** Heads of yes and no that say how it was paid, what was sold, or what was done with the line since. */
+const HARMLESS =
+  /\b(international|abroad|foreign|present|recurring|subscription|taxable|tax|exempt|emailed|e mailed|printed|viewed|opened|exported|synced|reconciled|matched|billable|shipped|fulfilled|delivered|refundable|3ds|3d|secure|authenticated|avs|cvv|cvc|mobile|online|new|returning|gift|wallet|contactless|chip|swiped|keyed|corporate|commercial|prepaid|rush|priority|marketing|attachment|receipt|quantity|qty|count|items?|units|installments?|number|split|rewards?|loyalty)\b/;
+
+const YES = /^(true|yes|y|1|x|t|ja|oui|si)$/;
+const NO = /^(false|no|n|0|f|nein|non|nee)$/;
+/** Cells that say of any column that a line is a trial. */
+const TRIAL = /^(test|sandbox|test mode|testing|demo mode)$/;
+const GIVEN_UP = /^(written off|write off|bad debt|uncollectible|sent to collections)$/;
+/** What is said of something taken back; that nothing was, or that it came again, is no such word. */
+const NOTHING_BACK =
+  /^(|no|none|n|false|0|na|n a|nil|never|not (refunded|disputed)|won|reinstated)$/;
+
+const isYes = (cell: string): boolean => YES.test(plainWords(cell));
+const isNo = (cell: string): boolean => NO.test(plainWords(cell));
+
+/** Whether a column tells of what was taken back. */
+export const isBack = (kind: FileKind, head: string): boolean =>
+  kind !== "invoices" && TAKEN_BACK.test(plainWords(head));
+
+/** An invoice that is paid is open no more; a day of its last payment may be that of a part. */
+export const isPaid = (kind: FileKind, head: string): boolean =>
+  kind === "invoices" && DONE.test(plainWords(head)) && !/\blast\b/i.test(head);
+
+export const saysPaid = (cell: string): boolean => isYes(cell) || isMarkedDay(cell);
+
+export const wasTakenBack = (cell: string): boolean => {
+  const sum = writtenSum(cell);
+  return sum === null ? !NOTHING_BACK.test(plainWords(cell)) : /[1-9]/.test(sum.digits);
+};
+
+/** A word that says by itself that there is no money, whatever its column is called. */
+export const isDead = (kind: FileKind, cell: string): boolean =>
+  TRIAL.test(plainWords(cell)) ||
+  (kind === "invoices"
+    ? sureStanding(cell) === "void"
+    : (sureState(cell) ?? "counts") !== "counts");
+
+/** An invoice that a word of another column says is given up. */
+export const isGivenUp = (cell: string): boolean => GIVEN_UP.test(plainWords(cell));
+
+/** What a cell has to be to say that its line is no money, by the head of its column; null where that says nothing. */
+export function testByHead(
+  kind: FileKind,
+  head: string,
+  filled: readonly string[],
+): ((cell: string) => boolean) | null {
+  const plain = plainWords(head);
+  if (WHY_NONE.test(plain)) return (cell) => cell !== "" && !isNo(cell);
+  if (NO_LINE.test(plain)) return (cell) => isYes(cell) || isMarkedDay(cell) || isDead(kind, cell);
+  if (LINE.test(plain) || (kind === "invoices" ? ISSUED : DONE).test(plain)) {
+    // A day on which it was captured, or none: then it never was.
+    const areDays = filled.some(isMarkedDay);
+    return (cell) => isNo(cell) || isDead(kind, cell) || (areDays && cell === "");
+  }
+  return areOther(plain, filled) ? fewer(filled) : null;
+}
+
+/** Whether a column of yes and no has both, and a head that nobody knows. */
+function areOther(plain: string, filled: readonly string[]): boolean {
+  const isWord = filled.every((cell) => cell === "" || isYes(cell) || isNo(cell));
+  return isWord && filled.some(isYes) && !filled.every(isYes) && !HARMLESS.test(plain);
+}
+
+/** The lines of whichever of yes and no fewer have. */
+function fewer(filled: readonly string[]): (cell: string) => boolean {
+  const isFew = filled.filter(isYes).length * 2 <= filled.length;
+  return isFew ? isYes : (cell) => !isYes(cell);
+}
