@@ -273,6 +273,10 @@ it("a column of words of which each is another is asked about in parts, and at o
 });
 
 it("how often something was paid is not how much", () => {
-  const file = list("Invoice,Customer,Date,Due,Total,Payments", "1,Ada,2026-11-01,2026-12-01,9.00,2", "2,Ben,2026-11-01,2026-12-05,8.00,0");
+  const file = list(
+    "Invoice,Customer,Date,Due,Total,Payments",
+    "1,Ada,2026-11-01,2026-12-01,9.00,2",
+    "2,Ben,2026-11-01,2026-12-05,8.00,0",
+  );
   expect(openIn(file)).toEqual(["balance", "column:Payments"]);
 });
