@@ -79,20 +79,33 @@ export function guessColumns(
   const found: Record<string, string> = {};
   const free = new Set(headers.filter((header) => header !== ""));
   const most = Math.max(...FIELDS[kind].map(({ names }) => names.length));
-  for (let rank = 0; rank < most; rank += 1) {
-    for (const spec of FIELDS[kind]) {
-      const { field, names } = spec;
-      const name = names[rank];
-      const header =
-        found[field] !== undefined || name === undefined
-          ? undefined
-          : [...free].find((entry) => plain(entry) === plain(name) && fits(spec, entry));
-      if (header === undefined) continue;
-      found[field] = header;
-      free.delete(header);
+  for (const headOf of [plain, bareHead])
+    for (let rank = 0; rank < most; rank += 1) {
+      for (const spec of FIELDS[kind]) {
+        const { field, names, type } = spec;
+        const name = names[rank];
+        const header =
+          found[field] !== undefined || name === undefined
+            ? undefined
+            : [...free].find((entry) => headOf(entry, type) === plain(name) && fits(spec, entry));
+        if (header === undefined) continue;
+        found[field] = header;
+        free.delete(header);
+      }
     }
-  }
   return kind === "bank" ? withWords(found) : found;
+}
+
+/** Words that say of a head what kind of thing stands below it, which its field says already. */
+const FILLING: Partial<Record<FieldSpec["type"], RegExp>> = {
+  amount: /\b(?:amount|sum|value|total|betrag|montant|importe|importo|bedrag|in|of)\b/g,
+  day: /\b(?:date|day|datum|fecha|data|on|of)\b/g,
+};
+
+/** A head without them: a “Deposit amount” is a deposit, a “Processed date” when it was processed. */
+function bareHead(head: string, type: FieldSpec["type"]): string {
+  const filling = FILLING[type];
+  return filling === undefined ? "" : plain(head).replace(filling, " ").replace(/ +/g, " ").trim();
 }
 
 /** A statement that says only who it was says it in its words. */

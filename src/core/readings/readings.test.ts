@@ -9,7 +9,7 @@ describe("what a file leaves open is asked", () => {
   it("the kind of a file that no column tells", () => {
     expect(
       possibleKinds("Date,Reference,Name,Description,Amount\n2026-11-02,R1,Lee,clay,5.00\n"),
-    ).toEqual(["processor", "bank"]);
+    ).toEqual(["invoices", "processor", "bank"]);
   });
   it("the order of its days, with what each makes of them; a day over twelve, or enough days in a row, prove it", () => {
     const file = (days: string[]): string =>

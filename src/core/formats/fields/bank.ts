@@ -8,7 +8,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "day",
     "postedOn",
-    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,boekdatum,transactiedatum,data mov,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date",
+    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,boekdatum,transactiedatum,data mov,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date,processed",
     true,
   ),
   typed(
@@ -19,12 +19,12 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "amount",
     "moneyIn",
-    "money in,credit,deposits,deposit,paid in,credits,credit amount,amount credit,cr,credit cr,receipts,additions,amount in,received,haben,gutschrift,credit eur,credits usd,abono,abonos,haber,ingreso,ingresos,avere,entrate,bij,credito,creditos,einzahlung,einzahlungen,recettes,inflow,amount received,c,amount cr,cr amount",
+    "money in,credit,deposits,deposit,paid in,credits,credit amount,amount credit,cr,credit cr,receipts,additions,amount in,received,haben,gutschrift,credit eur,credits usd,abono,abonos,haber,ingreso,ingresos,avere,entrate,bij,credito,creditos,einzahlung,einzahlungen,recettes,inflow,in,incoming,credited,deposited,amount received,c,amount cr,cr amount",
   ),
   typed(
     "amount",
     "moneyOut",
-    "money out,debit,withdrawals,withdrawal,paid out,debits,debit amount,amount debit,dr,debit dr,payments,subtractions,amount out,spent,soll,lastschrift,belastung,cargo,cargos,debe,gasto,gastos,dare,uscite,af,debito,debitos,auszahlung,auszahlungen,depenses,outflow,amount sent,d,amount dr,dr amount",
+    "money out,debit,withdrawals,withdrawal,paid out,debits,debit amount,amount debit,dr,debit dr,payments,subtractions,amount out,spent,soll,lastschrift,belastung,cargo,cargos,debe,gasto,gastos,dare,uscite,af,debito,debitos,auszahlung,auszahlungen,depenses,outflow,out,outgoing,debited,withdrawn,amount sent,d,amount dr,dr amount",
   ),
   typed(
     "currency",

@@ -3,7 +3,7 @@ import { type FieldSpec, text, typed } from "./spec";
 export const invoices: readonly FieldSpec[] = [
   text(
     "number",
-    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number,doc,inv",
+    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number,doc,inv,reference",
     true,
   ),
   text(
@@ -25,12 +25,12 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "currency",
     "currency",
-    "currency,ccy,cur,currency code,invoice currency,wahrung,devise,moneda,divisa,valuta,moeda",
+    "currency,ccy,cur,curr,currency code,invoice currency,wahrung,devise,moneda,divisa,valuta,moeda",
   ),
   typed(
     "amount",
     "total",
-    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,montant total,total facture,total amount due",
+    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,amount in doc currency,amount in document currency,montant total,total facture,total amount due",
     true,
   ),
   typed(

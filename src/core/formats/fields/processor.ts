@@ -24,7 +24,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "currency",
     "currency",
-    "currency,ccy,cur,currency code,transaction currency,settlement currency,wahrung,devise,moneda,divisa,valuta",
+    "currency,ccy,cur,curr,currency code,sale currency,payment currency,charge currency,transaction currency,settlement currency,wahrung,devise,moneda,divisa,valuta",
   ),
   typed(
     "amount",

@@ -1,4 +1,5 @@
 import { guessRowKind, ROW_KIND_NAMES, ROW_KINDS, type RowKind } from "@/core/activity/index";
+import { plainWords } from "@/core/formats";
 import { formatAmount } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
@@ -17,7 +18,9 @@ export function wordQuestions(
 ): Question[] {
   const { answers } = reading.cells.file;
   const isSure = (row: Row, word: string): boolean =>
-    word === "" || kindByWord(reading, row, word) !== null || sureState(word) === "none";
+    word === "" ||
+    kindByWord(reading, row, word) !== null ||
+    (sureState(word) === "none" && !bringsBack(reading, row, word));
   const open = openWords(rows, (row) => {
     const word = wordOf(row).toLowerCase();
     return isSure(row, word) || answers[`word:${word}`] !== undefined ? null : word;
@@ -33,6 +36,13 @@ export function wordQuestions(
       })),
     };
   });
+}
+
+/** A payout that failed and names none: its sum may be what came back of another line. */
+function bringsBack(reading: Reading, row: Row, word: string): boolean {
+  const namesNone = reading.cells.of(row, "payoutId") === "";
+  const sums = ["gross", "net"].map((field) => sumOfCell(reading, row, field) ?? 0);
+  return /\bpayout\b/.test(plainWords(word)) && namesNone && sums.some((sum) => sum !== 0);
 }
 
 const choicesFor = (word: string): RowKind[] => {

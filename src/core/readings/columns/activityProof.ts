@@ -7,9 +7,15 @@ export function activityProof(sheet: Sheet): Columns | null {
   if (gross && fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
   if (!gross) return fee || net || sheet.of("moneyIn") ? null : threeOf(sheet);
-  if (fee) return netOf(sheet, gross, [fee, ...more]);
+  if (fee) return netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more);
   return net ? (feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net)) : null;
 }
+
+/** A second fee, or the tax on it, that no net shows to be beside the first and not within it: it is asked about. */
+const unproven = ({ columns }: Sheet, more: readonly Sums[]): Columns | null =>
+  more.length === 0 || columns.balance !== undefined || columns.net !== undefined
+    ? null
+    : { fee2: "", feeTax: "" };
 
 /** Where gross and net are of two currencies: another gross, and its fee, that go with the net. */
 function anotherGross(sheet: Sheet, net: Sums): Columns | null {

@@ -1,4 +1,5 @@
 import { type FileKind, headWords, type Table } from "@/core/formats";
+import { currencyOf } from "@/core/money";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { sureKindOf } from "../invoices/documentWords";
@@ -15,12 +16,14 @@ export function columnsByContents(
   const taken = new Set(Object.values(named));
   const free = table.headers.filter((head) => head !== "" && !taken.has(head));
   if (table.headLine === 0) return withoutHead(kind, free, cellsOf);
-  if (kind === "bank") return waysIn(free, cellsOf, named, table.rows.length);
+  if (kind === "bank") return statementsOwn(free, cellsOf, named, table.rows.length);
   const words = WORDS[kind];
   const found: Record<string, string | null | undefined> = {
     ...(words ? { [words.field]: free.find((head) => words.all(cellsOf(head))) } : {}),
     ...(kind === "processor" ? { id: idIn(free, cellsOf, table) } : {}),
     ...(kind === "invoices" ? { customerId: groupColumn(table) } : {}),
+    ...(kind === "returns" ? { code: free.find((head) => areCodes(cellsOf(head))) } : {}),
+    currency: currencyIn(free, cellsOf),
   };
   return Object.fromEntries(
     Object.entries(found).flatMap(([field, head]) =>
@@ -68,6 +71,31 @@ function areKinds(cells: readonly string[], kindOf: (word: string) => string | n
   const words = new Set(cells);
   const known = cells.filter((cell) => kindOf(cell) !== null).length;
   return words.size > 1 && words.size <= MOST_KINDS && known * 2 > cells.length;
+}
+
+/** Codes of returns and of changes (Nacha Operating Rules, Appendix Four). */
+const areCodes = (cells: readonly string[]): boolean =>
+  cells.length > 0 && cells.every((cell) => /^[RC]\d\d$/.test(cell));
+
+/** The only column of codes of currencies. */
+function currencyIn(free: readonly string[], cellsOf: Contents): string | undefined {
+  const [only, ...others] = free.filter((head) => {
+    const cells = cellsOf(head);
+    return cells.length > 0 && cells.every((cell) => currencyOf(cell) !== undefined);
+  });
+  return others.length === 0 ? only : undefined;
+}
+
+/** What a statement's columns are: one that says the way of the money, one of currencies. */
+function statementsOwn(
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+  rows: number,
+): Record<string, string> {
+  const currency = named.currency === undefined ? currencyIn(free, cellsOf) : undefined;
+  const ways = waysIn(free, cellsOf, named, rows);
+  return currency === undefined ? ways : { ...ways, currency };
 }
 
 /** A column of which every cell says in or out. */

@@ -4,6 +4,7 @@ import { currencyOf } from "@/core/money";
 import { isNothing } from "../canonical";
 import { columnsByContents } from "./columnsByContents";
 import { contentsOf, isSum } from "./contents";
+import { kindsBySigns } from "./kindsBySigns";
 import { provenColumns } from "./provenColumns";
 import { writtenDay } from "../days/writtenDay";
 
@@ -18,11 +19,18 @@ export const columnsOfFile = (table: Table, kind: FileKind): Record<string, stri
 export function columnsHeld(table: Table, kind: FileKind): Record<string, string> {
   if (table.kind !== undefined) return guessColumns(table.headers, kind);
   const cellsOf = contentsOf(table);
-  const named = plainest(
-    guessColumns(table.headers, kind, (spec, head) => fits(spec, head, cellsOf(head))),
-    kind === "processor",
-  );
-  return { ...named, ...columnsByContents(table, kind, cellsOf, named) };
+  const byName = (headers: readonly string[]): Record<string, string> =>
+    plainest(
+      guessColumns(headers, kind, (spec, head) => fits(spec, head, cellsOf(head))),
+      kind === "processor",
+    );
+  const named = byName(table.headers);
+  const found = { ...named, ...columnsByContents(table, kind, cellsOf, named) };
+  const kinds =
+    kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
+  if (kinds === null) return found;
+  const others = byName(table.headers.filter((head) => head !== kinds));
+  return { ...others, ...columnsByContents(table, kind, cellsOf, others), kind: kinds };
 }
 
 /** Columns of money in and out say what a column of sums says already. */

@@ -5,6 +5,7 @@ import { type Reading, sumOfCell } from "../canonical";
 import { isAgreed, type Row, some } from "../cells";
 import { openWords } from "../grouped";
 import { PARTLY, sureKindOf, sureStanding } from "./documentWords";
+import { ages, openByAge } from "./openByAge";
 import { movementOf } from "./runningBalance";
 import type { Question } from "../types";
 
@@ -69,7 +70,9 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
   // In the agreed layout an invoice without a balance is open in full.
   if (isAgreed(cells)) return [];
   const partly = rows.filter((row) => PARTLY.test(plainWords(cells.of(row, "status"))));
-  const unsaid = rows.filter((row) => cells.of(row, "status") === "");
+  const unsaid = rows.filter(
+    (row) => cells.of(row, "status") === "" && openByAge(reading, row) === null,
+  );
   const [first] = partly.length > 0 ? partly : unsaid;
   if (!first) return [];
   const sum = formatAmount(movementOf(reading, first) ?? 0, reading.currencyOf(first));
@@ -90,8 +93,10 @@ export function totalQuestion(reading: Reading, rows: readonly Row[]): Question[
   const { cells } = reading;
   const [first] = rows;
   if (!first || ["total", "debit"].some((field) => cells.has(field))) return [];
-  if (!cells.has("balance") || said(reading, "total") !== undefined) return [];
-  const sum = formatAmount(sumOfCell(reading, first, "balance") ?? 0, reading.currencyOf(first));
+  const isOpenSaid = cells.has("balance") || ages(cells).length > 0;
+  if (!isOpenSaid || said(reading, "total") !== undefined) return [];
+  const open = sumOfCell(reading, first, "balance") ?? openByAge(reading, first) ?? 0;
+  const sum = formatAmount(open, reading.currencyOf(first));
   return [
     {
       key: "total",

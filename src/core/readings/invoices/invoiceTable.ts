@@ -22,6 +22,7 @@ import {
   totalQuestion,
   wordQuestions,
 } from "./invoiceQuestions";
+import { openByAge } from "./openByAge";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
@@ -134,7 +135,7 @@ const isCredit = (reading: Reading, row: Row): boolean =>
 /** What a document was made out for: its total with its tax, its debit or credit, else what is open. */
 function totalOf(reading: Reading, row: Row, { onTop, running }: Facts): Minor | null {
   const moved = chargedIn(reading, row) ?? movementOf(reading, row);
-  if (moved === null) return running ? null : sumOfCell(reading, row, "balance");
+  if (moved === null) return running ? null : statedOpen(reading, row);
   const tax = onTop ? Math.abs(sumOfCell(reading, row, "tax") ?? 0) : 0;
   return (moved < 0 ? moved - tax : moved + tax) as Minor;
 }
@@ -145,8 +146,12 @@ function chargedIn(reading: Reading, row: Row): Minor | null {
   return debit !== null && debit !== 0 && sumOfCell(reading, row, "total") === null ? debit : null;
 }
 
+/** What is open of an invoice by its own column, or by the columns of its ages. */
+const statedOpen = (reading: Reading, row: Row): Minor | null =>
+  sumOfCell(reading, row, "balance") ?? openByAge(reading, row);
+
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
-  const stated = facts.running ? null : sumOfCell(reading, row, "balance");
+  const stated = facts.running ? null : statedOpen(reading, row);
   if (stated !== null) return stated;
   if (facts.standing === "paid") return 0 as Minor;
   const total = totalOf(reading, row, facts);

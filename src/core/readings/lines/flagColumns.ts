@@ -84,7 +84,8 @@ function flagTest(
   }
   if (kind === "processor" && isBesideHead(head))
     return (cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? "") || isDead(kind, cell);
-  if (isPaid(kind, head)) return (cell, row) => saysPaid(cell) && cells.of(row, "balance") === "";
+  if (isPaid(kind, head))
+    return (cell, row) => saysPaid(head, cell) && cells.of(row, "balance") === "";
   const byHead = testByHead(kind, head, filled);
   if (byHead !== null) return byHead;
   if (new Set(filled).size > MOST_STATES) return null;

@@ -12,7 +12,7 @@ const NO_LINE =
 const LINE =
   /\b(live|live ?mode|production|captured|approved|success|successful|succeeded|posted|valid|booked)\b/;
 /** Of payments alone: an invoice that is not settled is what this is about. */
-const DONE = /\b(settled|completed|cleared|collected|funded|paid)\b/;
+const DONE = /\b(settled|completed|cleared|clearing|collected|funded|paid)\b/;
 /** Of invoices alone: one that was not sent is a draft. */
 const ISSUED = /\b(sent|issued|finali[sz]ed)\b/;
 /** Heads of what was taken back after it was money. */
@@ -44,7 +44,11 @@ export const isBack = (kind: FileKind, head: string): boolean =>
 export const isPaid = (kind: FileKind, head: string): boolean =>
   kind === "invoices" && DONE.test(plainWords(head)) && !/\blast\b/i.test(head);
 
-export const saysPaid = (cell: string): boolean => isYes(cell) || isMarkedDay(cell);
+/** What cleared an invoice stands with its number. */
+const CLEARING = /\bclearing\b/;
+
+export const saysPaid = (head: string, cell: string): boolean =>
+  isYes(cell) || isMarkedDay(cell) || (CLEARING.test(plainWords(head)) && cell !== "");
 
 export const wasTakenBack = (cell: string): boolean => {
   const sum = writtenSum(cell);

@@ -1,7 +1,9 @@
 import { formatAmount } from "@/core/money";
 
 import type { Cells, Row } from "../cells";
+import { isDate } from "../columns/contents";
 import { plainWords } from "@/core/formats";
+import { ages } from "../invoices/openByAge";
 import { sumUnder, writtenSum } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
 import type { SumReading } from "../sums/sumsOfFile";
@@ -24,7 +26,7 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
   const { cells, rows } = around;
   return cells.unread().flatMap(({ head, at }) => {
     const filled = rows.map((row) => (row.cells[at] ?? "").trim());
-    if (cells.file.answers[`column:${head}`] !== undefined) return [];
+    if (cells.file.answers[`column:${head}`] !== undefined || ages(cells).includes(head)) return [];
     if (!footed && isMoney(head, filled) && !says(around, filled))
       return [moneyQuestion(around, head, filled)];
     return [];
@@ -35,7 +37,7 @@ function isMoney(head: string, filled: readonly string[]): boolean {
   const cells = filled.filter((cell) => cell !== "");
   const sums = cells.flatMap((cell) => writtenSum(cell) ?? []);
   const worth = sums.filter(({ digits }) => /[1-9]/.test(digits));
-  if (worth.length === 0 || sums.length < cells.length * 0.6) return false;
+  if (worth.length === 0 || sums.length < cells.length * 0.6 || cells.every(isDate)) return false;
   const plain = plainWords(head);
   if (/%/.test(head)) return false;
   if (MONEY_HEAD.test(plain)) return true;

@@ -53,8 +53,9 @@ function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
 
 /** A balance that stands as a row, without a sum of its own, or at an end of the list. */
 function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
-  const words = cells.of(row, "description") || row.cells.join(" ");
-  if (!isBalanceWords(plainWords(words))) return false;
+  const isDay = writtenDay(cells.of(row, MAIN_DAY.bank ?? "")) !== null;
+  const words = [cells.of(row, "description"), isDay ? "" : row.cells.join(" ")];
+  if (!words.some((said) => isBalanceWords(plainWords(said)))) return false;
   const moves = ["amount", "moneyIn", "moneyOut"].some((field) =>
     /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
   );

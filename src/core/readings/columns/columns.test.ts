@@ -1,0 +1,119 @@
+import { columnsOfFile } from "@/core/readings";
+import { readTable } from "@/core/formats";
+
+import { kindsIn, leftOutOf, linesIn, openIn } from "../../../../tests/support/readings";
+
+const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+
+const columnsIn = (kind: "bank" | "processor" | "returns", file: string): object => {
+  const table = readTable(file);
+  return table.ok ? columnsOfFile(table.value, kind) : {};
+};
+
+describe("a head with words around its own", () => {
+  it("sums and days, whatever says that they are", () => {
+    const file = list(
+      "Processed date,Details,Withdrawal amount,Deposit amount,Ledger balance",
+      "2026-11-13,ADA,,100.00,1100.00",
+      "2026-11-14,RENT,50.00,,1050.00",
+    );
+    expect(openIn(file)).toEqual([]);
+    expect(columnsIn("bank", file)).toMatchObject({
+      postedOn: "Processed date",
+      moneyIn: "Deposit amount",
+      moneyOut: "Withdrawal amount",
+    });
+  });
+  it("in German, in whatever order", () =>
+    expect(
+      columnsIn(
+        "processor",
+        list(
+          "ID;Datum;Art;Betrag brutto;Gebühr;Betrag netto",
+          "1;13.11.2026;Zahlung;1.200,00;-24,30;1.175,70",
+          "2;14.11.2026;Zahlung;300,00;-6,30;293,70",
+        ),
+      ),
+    ).toMatchObject({ gross: "Betrag brutto", fee: "Gebühr", net: "Betrag netto" }));
+});
+
+describe("a column by what it holds", () => {
+  it("codes of returns (Nacha Operating Rules, Appendix Four)", () => {
+    const file = list(
+      "Effective,Original trace,Individual,Amount,Cause",
+      "2026-11-13,091000010000001,ADA,100.00,R01",
+      "2026-11-14,091000010000002,BEN,250.00,R29",
+    );
+    expect(kindsIn(file).sure).toBe("returns");
+    expect(columnsIn("returns", file)).toMatchObject({ code: "Cause", on: "Effective" });
+  });
+  it("codes of currencies, whatever the column is called", () => {
+    const bank = list("Date,Text,Amount,Whg,Balance", "2026-11-13,ADA,100.00,EUR,1100.00");
+    expect(columnsIn("bank", bank)).toMatchObject({ currency: "Whg" });
+  });
+  it("words that go with the signs of the sums are kinds, and those that nobody knows are asked", () => {
+    const file = list(
+      "Date,Id,Description,Gross,Fee,Net",
+      "2026-11-13,a,Website payment,100.00,-3.20,96.80",
+      "2026-11-13,b,Hold for review,-96.80,0.00,-96.80",
+      "2026-11-14,c,Hold given back,96.80,0.00,96.80",
+      "2026-11-14,d,Bank deposit,-96.80,0.00,-96.80",
+    );
+    expect(openIn(file)).toEqual(["word:hold for review", "word:hold given back"]);
+    const answers = { "word:hold for review": "reserve", "word:hold given back": "reserve" };
+    expect(linesIn("processor", file, { answers })).toHaveLength(4);
+  });
+});
+
+describe("what no sum proves is asked", () => {
+  it("whether a second fee comes on top", () => {
+    const file = list(
+      "Id,Date,Amount,Processing fee,Application fee",
+      "a,2026-11-13,90.00,2.91,0.90",
+    );
+    expect(openIn(file)).toEqual(["column:Application fee"]);
+    expect(openIn(file.replace("fee,App", "fee,Net,App").replace("2.91", "2.91,86.19"))).toEqual(
+      [],
+    );
+  });
+  it("what a payout that failed brought back, where the line names no payout", () => {
+    const head = "Id,Type,Date,Amount,Fee,Net,Payout";
+    const line = "b,Payout failure,2026-11-14,57.96,0.00,57.96,";
+    const file = list(head, "a,charge,2026-11-13,60.00,2.04,57.96,po_1", line);
+    expect(openIn(file)).toEqual(["word:payout failure"]);
+    expect(openIn(list(head, `${line}po_1`))).toEqual([]);
+  });
+  it("what a number under “clearing” says of an invoice", () => {
+    const file = list(
+      "Doc,Cust,Doc date,Due date,Amount in doc currency,Curr,Clearing doc",
+      "90001,C1,2026-10-01,2026-10-31,500.00,USD,",
+      "90002,C2,2026-10-02,2026-11-01,300.00,USD,77001",
+    );
+    expect(openIn(file)).toEqual(["column:Clearing doc", "balance"]);
+  });
+});
+
+it("what is open by its age is open together", () => {
+  const file = list(
+    "Customer,Ref,Date,Due,Original amount,Current,1-30,31-60,Over 60",
+    "Ada,50001,2026-10-01,2026-10-31,500.00,,200.00,,",
+    "Ben,50002,2026-11-10,2026-12-10,300.00,300.00,,,",
+  );
+  expect(openIn(file)).toEqual([]);
+  expect(linesIn("invoices", file)).toEqual([
+    "Sat 31 Oct | 200.00 | 50001 | Ada",
+    "Thu 10 Dec | 300.00 | 50002 | Ben",
+  ]);
+});
+
+it("a balance at the end stands in whatever column", () =>
+  expect(
+    leftOutOf(
+      list(
+        "Date;Libellé;Débit euros;Crédit euros;Solde",
+        "02/11/2026;VIR ADA;;120,00;1120,00",
+        "13/11/2026;PRLV GAZ;45,30;;1074,70",
+        "Solde final;1074,70;;;",
+      ),
+    ),
+  ).toEqual(["4 balance"]));
