@@ -15,7 +15,7 @@ import type { Row } from "../cells";
 import { plainWords } from "@/core/formats";
 import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
 import { signsOf } from "./processorSigns";
-import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
+import { paidOut, payoutFeeRow, payoutsTurned, refundedRow, reserveRow } from "./rowsBeside";
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
@@ -74,6 +74,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       canonicalRow(reading, row, activity, { signs: signs.reading, turned, isMethod }),
       ...refundedRow(reading, row, activity),
       ...payoutFeeRow(reading, row, activity),
+      ...reserveRow(reading, row, activity),
     ]),
     leftOut,
     ended,

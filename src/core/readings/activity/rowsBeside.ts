@@ -1,6 +1,14 @@
-import { minor } from "@/core/money";
+import { minor, sumOf } from "@/core/money";
 
-import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
+import {
+  headsUsedAs,
+  inText,
+  type Made,
+  plainFields,
+  type Reading,
+  sumOfCell,
+  sumUnderHead,
+} from "../canonical";
 import type { Row } from "../cells";
 import type { ActivityRow } from "./processorRows";
 
@@ -41,6 +49,27 @@ export function payoutFeeRow(
       },
     },
   ];
+}
+
+/** What was kept back of a charge by a column that was said to hold that. */
+export function reserveRow(
+  reading: Reading,
+  row: Row,
+  { id, currency, line, kind }: ActivityRow,
+): Made["rows"][number][] {
+  const kept = sumOf(headsUsedAs(reading, "reserve"), (head) =>
+    minor(Math.abs(sumUnderHead(reading, row, head) ?? 0)),
+  );
+  if (kept === 0 || kind !== "charge") return [];
+  const {
+    occurredOn = "",
+    settledOn = "",
+    payoutOn = "",
+    payoutId = "",
+  } = plainFields(reading, row);
+  const gross = inText(-kept, currency);
+  const fields = { occurredOn, settledOn, payoutOn, payoutId, currency, kind: "reserve", gross };
+  return [{ line, fields: { ...fields, id: id === "" ? "" : `${id} reserve` } }];
 }
 
 /** What was given back of a charge, where its own line is all that tells of it. */

@@ -7,9 +7,16 @@ export function activityProof(sheet: Sheet): Columns | null {
   if (gross && fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
   if (!gross) return fee || net || sheet.of("moneyIn") ? null : threeOf(sheet);
-  if (fee) return netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more);
-  return net ? (feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net)) : null;
+  return fee
+    ? (netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more))
+    : withoutFee(sheet, { gross, net: net ?? null, more });
 }
+
+const withoutFee = (
+  sheet: Sheet,
+  { gross, net, more }: { gross: Sums; net: Sums | null; more: readonly Sums[] },
+): Columns | null =>
+  net === null ? null : (feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net));
 
 /** A second fee, or the tax on it, that no net shows to be beside the first and not within it: it is asked about. */
 const unproven = ({ columns }: Sheet, more: readonly Sums[]): Columns | null =>

@@ -1,7 +1,7 @@
 import { columnsOfFile } from "@/core/readings";
 import { readTable } from "@/core/formats";
 
-import { kindsIn, leftOutOf, linesIn, openIn } from "../../../../tests/support/readings";
+import { kindsIn, leftOutOf, linesIn, openIn, readList } from "../../../../tests/support/readings";
 
 const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
 
@@ -117,3 +117,40 @@ it("a balance at the end stands in whatever column", () =>
       ),
     ),
   ).toEqual(["4 balance"]));
+
+describe("what stands beside the lines", () => {
+  it("a currency above the head is that of the sums", () => {
+    const file = list(
+      "Statement of transfers",
+      "Currency: CAD",
+      "Date,Ref,Payer,Amount,Fees,Net",
+      "2026-11-13,T1,Ada,100.00,3.20,96.80",
+      "2026-11-14,T2,Ben,50.00,1.75,48.25",
+    );
+    const { table } = readList(file);
+    const at = table.headers.indexOf("currency");
+    expect(table.rows.map(({ cells }) => cells[at])).toEqual(["CAD", "CAD"]);
+  });
+  it("what is kept back of a charge is asked about, though the rest foots", () => {
+    const file = list(
+      "Date,Txn,Gross,Fee,Net,Held",
+      "2026-11-13,T1,100.00,3.00,97.00,10.00",
+      "2026-11-14,T2,50.00,1.50,48.50,5.00",
+    );
+    expect(openIn(file)).toEqual(["column:Held"]);
+    const answers = { "column:Held": "reserve" };
+    expect(linesIn("processor", file, { answers })).toHaveLength(4);
+  });
+  it("an advice has no fee and nothing open", () => {
+    const portal = "Payment date,Payer,Invoice,Amount paid,Your fee,You receive";
+    const ledger = "Invoice,Date,Due,Amount,Open";
+    for (const head of [portal, ledger])
+      expect(
+        kindsIn(list(head, "2026-11-13,2026-11-14,2026-11-15,9.00,8.00,1.00")).sure,
+      ).toBeNull();
+  });
+  it("the only days of a list are those of its lines", () =>
+    expect(
+      columnsIn("processor", list("Activity,Id,Gross,Fee", "2026-11-13,T1,100.00,3.00")),
+    ).toMatchObject({ occurredOn: "Activity" }));
+});

@@ -1,9 +1,10 @@
-import { type FileKind, headWords, type Table } from "@/core/formats";
+import { FIELDS, type FileKind, headWords, type Table } from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { sureKindOf } from "../invoices/documentWords";
 import { groupColumn } from "../lines/groupedRows";
+import { MAIN_DAY } from "../lines/rowsLeftOut";
 import { sureDirection, sureKind } from "../rowWords";
 
 /** What a column without a known name is by its cells alone. */
@@ -24,6 +25,7 @@ export function columnsByContents(
     ...(kind === "invoices" ? { customerId: groupColumn(table) } : {}),
     ...(kind === "returns" ? { code: free.find((head) => areCodes(cellsOf(head))) } : {}),
     currency: currencyIn(free, cellsOf),
+    ...dayIn(kind, free, cellsOf, named),
   };
   return Object.fromEntries(
     Object.entries(found).flatMap(([field, head]) =>
@@ -76,6 +78,22 @@ function areKinds(cells: readonly string[], kindOf: (word: string) => string | n
 /** Codes of returns and of changes (Nacha Operating Rules, Appendix Four). */
 const areCodes = (cells: readonly string[]): boolean =>
   cells.length > 0 && cells.every((cell) => /^[RC]\d\d$/.test(cell));
+
+/** The only column of days, where none has the name of one. */
+function dayIn(
+  kind: FileKind,
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+): Record<string, string | undefined> {
+  const field = MAIN_DAY[kind];
+  const days = FIELDS[kind].filter(({ type }) => type === "day");
+  if (field === undefined || days.some((day) => named[day.field] !== undefined)) return {};
+  const [only, ...others] = free.filter(
+    (head) => cellsOf(head).length > 0 && cellsOf(head).every(isDate),
+  );
+  return others.length === 0 ? { [field]: only } : {};
+}
 
 /** The only column of codes of currencies. */
 function currencyIn(free: readonly string[], cellsOf: Contents): string | undefined {

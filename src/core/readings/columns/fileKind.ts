@@ -88,12 +88,12 @@ export function kindsOf(
   if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
   const possible = readable.filter((kind) => kind !== "customers" || !money);
-  const [first, ...more] = possible;
-  const isSingle = more.length === 0 && !isOfOthers(table, first, columnsOf);
-  return {
-    sure: (isSingle ? first : null) ?? null,
-    possible: possible.length > 0 ? possible : kinds,
-  };
+  if (possible.length > 1) return { sure: null, possible };
+  const [single] = possible;
+  // What can be read as one kind alone, and has what that kind never has, may be any other.
+  return single === undefined || isOfOthers(table, single, columnsOf)
+    ? { sure: null, possible: kinds }
+    : { sure: single, possible };
 }
 
 /** Whether a column holds sums with their decimals, whatever it is called. */
@@ -115,12 +115,9 @@ const saysWho = (columns: Columns): boolean =>
   ) && missingFields({ kind: "processor", columns }).length === 0;
 
 /** Activity that has what only invoices or an advice of a payment have: a due day, a number beside its sum. */
-function isOfOthers(
-  table: Table,
-  kind: FileKind | undefined,
-  columnsOf: (kind: FileKind) => Columns,
-): boolean {
-  if (kind === "bank") return hasHeadsOfOthers(table, columnsOf(kind));
+function isOfOthers(table: Table, kind: FileKind, columnsOf: (kind: FileKind) => Columns): boolean {
+  if (kind === "bank") return hasHeads(OF_OTHERS, table, columnsOf(kind));
+  if (kind === "remittance") return hasHeads(OF_NO_ADVICE, table, columnsOf(kind));
   if (kind !== "processor") return false;
   // A list of days and sums is anybody's, unless each of its words is one that processors have.
   if (!areActivity(table, columnsOf(kind))) return true;
@@ -135,9 +132,13 @@ function isOfOthers(
 const OF_OTHERS =
   /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|sales|tips?|tax|orders?|due|discount|individual)\b/;
 
-function hasHeadsOfOthers({ headers }: Table, columns: Columns): boolean {
+/** Heads that no advice of a payment has: what it cost, what arrives of it, what is still open. */
+const OF_NO_ADVICE =
+  /\b(fees?|receive|received|proceeds|payout|funded|due|open|outstanding|balance|terms|status)\b/;
+
+function hasHeads(heads: RegExp, { headers }: Table, columns: Columns): boolean {
   const taken = new Set(Object.values(columns));
-  return headers.some((head) => !taken.has(head) && OF_OTHERS.test(plainWords(head)));
+  return headers.some((head) => !taken.has(head) && heads.test(plainWords(head)));
 }
 
 /** Columns that hold something: an empty one says nothing of what a file is. */

@@ -10,7 +10,7 @@ import type { SumReading } from "../sums/sumsOfFile";
 import type { Question, ReadingContext } from "../types";
 
 const MONEY_HEAD =
-  /\b(amounts?|payments?|fees?|tax|taxes|paid|refund(s|ed)?|total|credits?|debits?|discounts?|tips?|gratuity|surcharge|adjustments?|withheld|withholding|commission|costs?|charges?|gst|vat|hst|betrag|gebuhr|steuer|mwst|rabatt|montant|frais|remise|taxe|importe|impuesto|descuento|comision|deduction|allowance|chargeback)\b/;
+  /\b(amounts?|payments?|fees?|tax|taxes|paid|refund(s|ed)?|total|credits?|debits?|discounts?|tips?|gratuity|surcharge|adjustments?|withheld|withholding|commission|costs?|charges?|gst|vat|hst|betrag|gebuhr|steuer|mwst|rabatt|montant|frais|remise|taxe|importe|impuesto|descuento|comision|deduction|allowance|chargeback|held|reserved?|retained)\b/;
 const NO_MONEY_HEAD =
   /\b(rate|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
 
@@ -27,11 +27,18 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
   return cells.unread().flatMap(({ head, at }) => {
     const filled = rows.map((row) => (row.cells[at] ?? "").trim());
     if (cells.file.answers[`column:${head}`] !== undefined || ages(cells).includes(head)) return [];
-    if (!footed && isMoney(head, filled) && !says(around, filled))
+    const isOpen = !footed || isHeld(around, head);
+    if (isOpen && isMoney(head, filled) && !says(around, filled))
       return [moneyQuestion(around, head, filled)];
     return [];
   });
 }
+
+/** What a processor keeps back of a charge lies within its net, and comes later: no sum of a line shows it. */
+const HELD = /\b(held|hold|holdback|withheld|reserved?|retained|retention|rolling)\b/;
+
+const isHeld = ({ cells }: Around, head: string): boolean =>
+  cells.file.kind === "processor" && HELD.test(plainWords(head));
 
 function isMoney(head: string, filled: readonly string[]): boolean {
   const cells = filled.filter((cell) => cell !== "");
@@ -79,6 +86,9 @@ function moneyQuestion(
 
 /** What a column of sums may be used for, by the kind of file. */
 const COLUMN_USES: Readonly<Record<string, readonly (readonly [string, string])[]>> = {
-  processor: [["fee", "one more fee"]],
+  processor: [
+    ["fee", "one more fee"],
+    ["reserve", "kept back of each charge, as a reserve"],
+  ],
   invoices: [["paid", "paid already, and off the balance"]],
 };

@@ -1,6 +1,7 @@
 import { type Currency, currencyOf } from "@/core/money";
 
 import { type Cells, type Row, some } from "../cells";
+import { currencyAbove } from "./currencyAbove";
 import { writtenSum } from "./sumCells";
 import { sumFields } from "./sumFields";
 import type { Question, ReadingContext } from "../types";
@@ -9,13 +10,13 @@ type Money = { currencyOf: (row: Row) => Currency; questions: Question[] };
 
 const HEAD_CURRENCY = /[([]\s*([A-Z]{3})\s*[)\]]|\b([A-Z]{3})$/;
 
-/** The currency of each row: its column, the sign in its cells, a head, else the account's. */
+/** The currency of each row: its column, the sign in its cells, a head or what stands above it, else the account's. */
 export function currencyFinder(cells: Cells, rows: readonly Row[], context: ReadingContext): Money {
   const heads = sumFields(cells).flatMap((field) => {
     const match = HEAD_CURRENCY.exec(cells.head(field));
     return currencyOf(match?.[1] ?? match?.[2] ?? "") ?? [];
   });
-  const inHead = new Set(heads).size === 1 ? heads[0] : undefined;
+  const inHead = new Set(heads).size === 1 ? heads[0] : currencyAbove(cells.file.table);
   const fields = sumFields(cells);
   // Most files write no currency beside their sums: then no row is looked at for one.
   const marked = rows.some((row) =>
