@@ -29,7 +29,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "currency",
     "currency",
-    "currency,ccy,cur,currency code,account currency,wahrung,devise,moneda,divisa,valuta,munt,moeda",
+    "currency,ccy,cur,currency code,account currency,wahrung,whg,devise,moneda,divisa,valuta,munt,moeda",
   ),
   text(
     "description",

@@ -47,9 +47,17 @@ describe("a column by what it holds", () => {
     expect(kindsIn(file).sure).toBe("returns");
     expect(columnsIn("returns", file)).toMatchObject({ code: "Cause", on: "Effective" });
   });
-  it("codes of currencies, whatever the column is called", () => {
-    const bank = list("Date,Text,Amount,Whg,Balance", "2026-11-13,ADA,100.00,EUR,1100.00");
-    expect(columnsIn("bank", bank)).toMatchObject({ currency: "Whg" });
+  it("codes of currencies under a head that does not say of what are asked about", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Amount,Open,Subsidiary currency",
+      "1,Ada,2026-10-13,2026-11-12,500.00,300.00,EUR",
+      "2,Ben,2026-10-14,2026-11-13,100.00,100.00,USD",
+    );
+    expect(openIn(file)).toEqual(["column:Subsidiary currency"]);
+    expect(openIn(file.replace("EUR", "USD"))).toEqual([]);
+    const { table } = readList(file, { answers: { "column:Subsidiary currency": "currency" } });
+    const at = table.headers.indexOf("currency");
+    expect(table.rows.map(({ cells }) => cells[at])).toEqual(["EUR", "USD"]);
   });
   it("words that go with the signs of the sums are kinds, and those that nobody knows are asked", () => {
     const file = list(
@@ -151,6 +159,40 @@ describe("what stands beside the lines", () => {
   });
   it("the only days of a list are those of its lines", () =>
     expect(
-      columnsIn("processor", list("Activity,Id,Gross,Fee", "2026-11-13,T1,100.00,3.00")),
-    ).toMatchObject({ occurredOn: "Activity" }));
+      columnsIn("processor", list("Funds came,Id,Gross,Fee", "2026-11-13,T1,100.00,3.00")),
+    ).toMatchObject({ occurredOn: "Funds came" }));
+});
+
+describe("columns that no field takes", () => {
+  const activity = (head: string, cell: string): string =>
+    list(
+      `Id,Date,Amount,Fee,${head}`,
+      "a,2026-11-13,9.00,0.30,Settled",
+      `b,2026-11-14,8.00,0.30,${cell}`,
+    );
+  it("a word that nobody knows under a head that says how a line stands", () => {
+    expect(openIn(activity("Settlement status", "Taken apart"))).toEqual([
+      "column:Settlement status",
+    ]);
+    expect(openIn(activity("Settlement status", "Completed"))).toEqual([]);
+    expect(openIn(activity("E-mail status", "Bounced"))).toEqual([]);
+  });
+  it("an invoice in whose place another stands", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Amount,Open,Superseded by",
+      "1,Ada,2026-10-13,2026-11-12,500.00,500.00,2",
+      "2,Ada,2026-10-20,2026-11-19,450.00,450.00,",
+    );
+    expect(openIn(file)).toEqual(["column:Superseded by"]);
+  });
+  it("numbers are no kinds, and what names a charge names a line that has no other name", () => {
+    const numbered = list(
+      "Entry,Date,Amount,Fee",
+      "1,2026-11-13,9.00,0.30",
+      "2,2026-11-14,8.00,0.30",
+    );
+    expect(columnsIn("processor", numbered)).not.toHaveProperty("kind");
+    const charges = list("Charge,Date,Amount,Fee", "c1,2026-11-13,9.00,0.30");
+    expect(columnsIn("processor", charges)).toMatchObject({ id: "Charge" });
+  });
 });

@@ -1,5 +1,4 @@
 import { FIELDS, type FileKind, headWords, type Table } from "@/core/formats";
-import { currencyOf } from "@/core/money";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { sureKindOf } from "../invoices/documentWords";
@@ -17,14 +16,13 @@ export function columnsByContents(
   const taken = new Set(Object.values(named));
   const free = table.headers.filter((head) => head !== "" && !taken.has(head));
   if (table.headLine === 0) return withoutHead(kind, free, cellsOf);
-  if (kind === "bank") return statementsOwn(free, cellsOf, named, table.rows.length);
+  if (kind === "bank") return waysIn(free, cellsOf, named, table.rows.length);
   const words = WORDS[kind];
   const found: Record<string, string | null | undefined> = {
     ...(words ? { [words.field]: free.find((head) => words.all(cellsOf(head))) } : {}),
     ...(kind === "processor" ? { id: idIn(free, cellsOf, table) } : {}),
     ...(kind === "invoices" ? { customerId: groupColumn(table) } : {}),
     ...(kind === "returns" ? { code: free.find((head) => areCodes(cellsOf(head))) } : {}),
-    currency: currencyIn(free, cellsOf),
     ...dayIn(kind, free, cellsOf, named),
   };
   return Object.fromEntries(
@@ -93,27 +91,6 @@ function dayIn(
     (head) => cellsOf(head).length > 0 && cellsOf(head).every(isDate),
   );
   return others.length === 0 ? { [field]: only } : {};
-}
-
-/** The only column of codes of currencies. */
-function currencyIn(free: readonly string[], cellsOf: Contents): string | undefined {
-  const [only, ...others] = free.filter((head) => {
-    const cells = cellsOf(head);
-    return cells.length > 0 && cells.every((cell) => currencyOf(cell) !== undefined);
-  });
-  return others.length === 0 ? only : undefined;
-}
-
-/** What a statement's columns are: one that says the way of the money, one of currencies. */
-function statementsOwn(
-  free: readonly string[],
-  cellsOf: Contents,
-  named: Readonly<Record<string, string>>,
-  rows: number,
-): Record<string, string> {
-  const currency = named.currency === undefined ? currencyIn(free, cellsOf) : undefined;
-  const ways = waysIn(free, cellsOf, named, rows);
-  return currency === undefined ? ways : { ...ways, currency };
 }
 
 /** A column of which every cell says in or out. */

@@ -3,7 +3,7 @@ import { currencyOf } from "@/core/money";
 
 import { isNothing } from "../canonical";
 import { columnsByContents } from "./columnsByContents";
-import { contentsOf, isSum } from "./contents";
+import { contentsOf, isDate, isSum } from "./contents";
 import { kindsBySigns } from "./kindsBySigns";
 import { provenColumns } from "./provenColumns";
 import { writtenDay } from "../days/writtenDay";
@@ -25,12 +25,20 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
       kind === "processor",
     );
   const named = byName(table.headers);
-  const found = { ...named, ...columnsByContents(table, kind, cellsOf, named) };
+  const found = withOwnId({ ...named, ...columnsByContents(table, kind, cellsOf, named) });
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
   if (kinds === null) return found;
   const others = byName(table.headers.filter((head) => head !== kinds));
   return { ...others, ...columnsByContents(table, kind, cellsOf, others), kind: kinds };
+}
+
+/** Where no column says what a line is, and none has an id, what names a charge names the line. */
+function withOwnId({ relatedId, ...columns }: Record<string, string>): Record<string, string> {
+  if (relatedId === undefined) return columns;
+  return columns.id === undefined && columns.kind === undefined
+    ? { ...columns, id: relatedId }
+    : { ...columns, relatedId };
 }
 
 /** Columns of money in and out say what a column of sums says already. */
@@ -61,6 +69,7 @@ function fits(
   if (type === "amount" && RATE.test(head)) return false;
   const cells = filled.filter((cell) => !isNothing(cell));
   if (cells.length === 0 || needed) return true;
+  if (type === "kind") return !cells.every((cell) => isSum(cell) || isDate(cell));
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
   if (type === "amount") return cells.some(isSum) && !(isCounted(field) && cells.every(isCount));
   if (type === "currency")

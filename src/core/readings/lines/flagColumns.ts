@@ -3,7 +3,17 @@ import { type FileKind, plainWords } from "@/core/formats";
 import { type Cells, type Row, some } from "../cells";
 import { sureStanding } from "../invoices/documentWords";
 import { endedRow } from "../activity/endedRows";
-import { isBack, isDead, isGivenUp, isPaid, saysPaid, testByHead, wasTakenBack } from "./flagWords";
+import {
+  isBack,
+  isDead,
+  isGivenUp,
+  isPaid,
+  isUnknown,
+  saysPaid,
+  tellsStanding,
+  testByHead,
+  wasTakenBack,
+} from "./flagWords";
 import { columnQuestions, without } from "./lumpedRows";
 import { sureState } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
@@ -89,7 +99,11 @@ function flagTest(
   const byHead = testByHead(kind, head, filled);
   if (byHead !== null) return byHead;
   if (new Set(filled).size > MOST_STATES) return null;
-  return (cell, row) => isDead(kind, cell) || (kind === "invoices" && isGone(cells, cell, row));
+  const isState = tellsStanding(head);
+  return (cell, row) =>
+    isDead(kind, cell) ||
+    (kind === "invoices" && isGone(cells, cell, row)) ||
+    (isState && isUnknown(kind, cell));
 }
 
 /** An invoice that another column says is paid or given up, where nothing says what of it is open. */

@@ -20,6 +20,13 @@ const TAKEN_BACK = /\b(refunded|refunds?|disputed?|charged? ?backs?|returned|rev
 /** Columns that say why there is no money: whatever stands in one. */
 const WHY_NONE =
   /\b(failure|decline|error|rejection|void|cancell?ation)\b.*\b(reason|code|message|note|text)\b/;
+/** Heads of what stands in a line's place. */
+const REPLACED =
+  /\b(superseded|replaced|reissued|merged|credited by|voided by|cancell?ed by|reversed by)\b/;
+/** Heads of columns that say how a line stands, and of those that say so of something else. */
+const STANDING = /\b(status|state|stage|result|outcome|condition|disposition|standing)\b/;
+const OF_ELSE =
+  /\b(delivery|e ?mail|mail|ship\w*|fulfil\w*|print\w*|sync\w*|export\w*|subscription|reconcil\w*|match\w*|coding|customer|member|order|country|province|billing|tax|employment)\b/;
 /** Heads of yes and no that say how it was paid, what was sold, or what was done with the line since. */
 const HARMLESS =
   /\b(international|abroad|foreign|present|recurring|subscription|taxable|tax|exempt|emailed|e mailed|printed|viewed|opened|exported|synced|reconciled|matched|billable|shipped|fulfilled|delivered|refundable|3ds|3d|secure|authenticated|avs|cvv|cvc|mobile|online|new|returning|gift|wallet|contactless|chip|swiped|keyed|corporate|commercial|prepaid|rush|priority|marketing|attachment|receipt|quantity|qty|count|items?|units|installments?|number|split|rewards?|loyalty)\b/;
@@ -62,6 +69,16 @@ export const isDead = (kind: FileKind, cell: string): boolean =>
     ? sureStanding(cell) === "void"
     : (sureState(cell) ?? "counts") !== "counts");
 
+/** Whether a column says how its line stands. */
+export const tellsStanding = (head: string): boolean => {
+  const plain = plainWords(head);
+  return STANDING.test(plain) && !OF_ELSE.test(plain) && !HARMLESS.test(plain);
+};
+
+/** A word of such a column that nobody knows. */
+export const isUnknown = (kind: FileKind, cell: string): boolean =>
+  cell !== "" && (kind === "invoices" ? sureStanding(cell) : sureState(cell)) === null;
+
 /** An invoice that a word of another column says is given up. */
 export const isGivenUp = (cell: string): boolean => GIVEN_UP.test(plainWords(cell));
 
@@ -73,6 +90,7 @@ export function testByHead(
 ): ((cell: string) => boolean) | null {
   const plain = plainWords(head);
   if (WHY_NONE.test(plain)) return (cell) => cell !== "" && !isNo(cell);
+  if (REPLACED.test(plain)) return (cell) => cell !== "" && !isNo(cell);
   if (NO_LINE.test(plain)) return (cell) => isYes(cell) || isMarkedDay(cell) || isDead(kind, cell);
   if (LINE.test(plain) || (kind === "invoices" ? ISSUED : DONE).test(plain)) {
     // A day on which it was captured, or none: then it never was.

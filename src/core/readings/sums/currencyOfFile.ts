@@ -1,6 +1,7 @@
 import { type Currency, currencyOf } from "@/core/money";
 
 import { type Cells, type Row, some } from "../cells";
+import { currencyColumn } from "./currencyColumn";
 import { currencyAbove } from "./currencyAbove";
 import { writtenSum } from "./sumCells";
 import { sumFields } from "./sumFields";
@@ -36,15 +37,16 @@ export function currencyFinder(cells: Cells, rows: readonly Row[], context: Read
       fields.some((field) => writtenSum(cells.of(row, field))?.currency === "dollar"),
     );
   const assumed = (cells.file.answers.currency as Currency | undefined) ?? context.currency;
+  const column = currencyColumn(cells, rows, assumed);
   const own = (row: Row): Currency | undefined =>
-    currencyOf(cells.of(row, "currency")) ?? inCells(row) ?? inHead;
+    currencyOf(cells.of(row, "currency")) ?? column.of(row) ?? inCells(row) ?? inHead;
   const contradicts = !marked
     ? []
     : rows.filter((row) => {
         const [said, sign] = [currencyOf(cells.of(row, "currency")), inCells(row)];
         return said !== undefined && sign !== undefined && said !== sign;
       });
-  const questions: Question[] = [];
+  const questions: Question[] = [...column.questions];
   const unnamed = rows.some((row) => own(row) === undefined);
   if (dollars && unnamed && !isDollar(assumed) && cells.file.answers.currency === undefined)
     questions.push({
