@@ -3,6 +3,8 @@ import { keyOf, type Place, trailPlaces, valuesOf } from "./trailPlaces";
 
 /** A row that changed: its key, and its columns as one text; null where it is gone. */
 export type ChangedRow = { key: string; row: string | null };
+/** A row that came: its number, and its columns as one text. */
+export type NewRow = { id: number; row: string };
 
 const watched = new WeakMap<Db, Place[]>();
 
@@ -97,15 +99,14 @@ export function forgetTouched(db: Db): void {
   db.run("DELETE FROM touched");
 }
 
-/** Rows of a table that changed since the mark or are noted, a piece at a time, in no order. */
-export function* changedRows(db: Db, place: Place): Generator<ChangedRow[]> {
-  yield notedRows(db, place);
+/** New rows of a table that numbers its rows: those above its mark, a piece at a time, in order. */
+export function* newRows(db: Db, place: Place): Generator<NewRow[]> {
   if (!place.isNumbered) return;
   const at = watchRows(db).indexOf(place);
   const first = db.get<{ last: number }>("SELECT last FROM mark WHERE place = ?", at)?.last ?? 0;
   for (let last = first; ;) {
     const rows = rowsAfter(db, place, last);
-    yield rows;
+    if (rows.length > 0) yield rows;
     if (rows.length < PIECE) return;
     last = rows.at(-1)?.id ?? last;
   }
@@ -114,9 +115,9 @@ export function* changedRows(db: Db, place: Place): Generator<ChangedRow[]> {
 /** A piece of a table at a time, so that a large one is not held in memory. */
 const PIECE = 10_000;
 
-const rowsAfter = (db: Db, place: Place, last: number): (ChangedRow & { id: number })[] =>
+const rowsAfter = (db: Db, place: Place, last: number): NewRow[] =>
   db.all(
-    `SELECT t."${place.key[0]}" AS id, ${keyOf(place, "t")} AS key, ${valuesOf(place, "t")} AS row
+    `SELECT t."${place.key[0]}" AS id, ${valuesOf(place, "t")} AS row
      FROM main."${place.name}" t
      WHERE t."${place.key[0]}" > ?
      ORDER BY t."${place.key[0]}"
@@ -124,7 +125,8 @@ const rowsAfter = (db: Db, place: Place, last: number): (ChangedRow & { id: numb
     last,
   );
 
-function notedRows(db: Db, place: Place): ChangedRow[] {
+/** Rows of a table that were noted as changed, in no order. */
+export function notedRows(db: Db, place: Place): ChangedRow[] {
   const on = place.key.map((column, at) => `t."${column}" = json_extract(x.row_key, '$[${at}]')`);
   return db.all<ChangedRow>(
     `SELECT x.row_key AS key, CASE WHEN t."${place.key[0]}" IS NOT NULL THEN ${valuesOf(place, "t")} END AS row

@@ -2,7 +2,17 @@ import { createHash } from "node:crypto";
 
 import { type CommandRecord, insertCommand, nextCommandId } from "./acts";
 import type { Db } from "./connection";
-import { changedRows, forgetTouched, markRows, touchAll, watchRows } from "./touched";
+import {
+  forgetTouched,
+  markRows,
+  newRows,
+  type NewRow,
+  notedRows,
+  touchAll,
+  watchRows,
+} from "./touched";
+import type { Place } from "./trailPlaces";
+import { FEW, keepRuns, rowsInRuns } from "./trailRuns";
 
 /** SHA-256 as hex. */
 export const hashOf = (text: string): string => createHash("sha256").update(text).digest("hex");
@@ -12,6 +22,9 @@ export const rowDigest = (values: string): string => hashOf(values).slice(0, 32)
 
 /** What a command kept of one row. */
 export type TrailRow = { place: string; key: string; digest: string };
+/** Letters that are hashed in one go. */
+const HASHED_TOGETHER = 100_000;
+
 /**
  * The hash of a record: over the one before, what was done by whom and when, what it was told and
  * said, its acts and entries, and each row that it changed. One fact a line, in this order.
@@ -24,12 +37,19 @@ export function chainOf(
   const { id, key, name, actor, at, inputHash, resultHash } = command;
   const hash = createHash("sha256");
   hash.update(before);
-  const line = (text: string): unknown => hash.update(`\n${text}`);
+  // Line by line it would take as long as all else together.
+  let waiting = "";
+  const line = (text: string): void => {
+    waiting += `\n${text}`;
+    if (waiting.length < HASHED_TOGETHER) return;
+    hash.update(waiting);
+    waiting = "";
+  };
   line(JSON.stringify([id, key, name, actor, at, inputHash, resultHash]));
   for (const act of written.acts) line(act);
   for (const entry of written.entries) line(entry);
   for (const row of written.rows) line(`${row.place} ${row.key} ${row.digest}`);
-  return hash.digest("hex");
+  return hash.update(waiting).digest("hex");
 }
 
 /** Whether the chain has begun in this book. */
@@ -77,16 +97,35 @@ export function sealAnew(db: Db, schema: number): void {
 
 /** Keeps a digest of each row that changed since the last record; gives them in order. */
 function keepTouched(db: Db, commandId: number): Iterable<TrailRow> {
-  for (const place of watchRows(db))
-    for (const rows of changedRows(db, place))
-      keepRows(
-        db,
-        commandId,
-        rows.map(({ key, row }) => [place.name, key, row === null ? "" : rowDigest(row)]),
-      );
+  for (const place of watchRows(db)) {
+    const noted = notedRows(db, place);
+    keepRows(
+      db,
+      commandId,
+      noted.map(({ key, row }) => [place.name, key, row === null ? "" : rowDigest(row)]),
+    );
+    for (const rows of newRows(db, place)) keepNew(db, commandId, place, rows);
+  }
   forgetTouched(db);
   markRows(db);
   return rowsKept(db, commandId);
+}
+
+/** New rows are kept together where they are many, else one by one. */
+function keepNew(db: Db, commandId: number, place: Place, rows: readonly NewRow[]): void {
+  if (rows.length >= FEW)
+    keepRuns(
+      db,
+      commandId,
+      place,
+      rows.map(({ id, row }) => ({ id, digest: rowDigest(row) })),
+    );
+  else
+    keepRows(
+      db,
+      commandId,
+      rows.map(({ id, row }) => [place.name, `[${id}]`, rowDigest(row)]),
+    );
 }
 
 /** So many rows are kept in one statement. */
@@ -106,12 +145,14 @@ function keepRows(
     );
 }
 
-/** What a command kept of the rows that it changed, in order. */
-export const rowsKept = (db: Db, commandId: number): IterableIterator<TrailRow> =>
-  db.each<TrailRow>(
+/** What a command kept of the rows that it changed, in order: those that stand alone, then the runs. */
+export function* rowsKept(db: Db, commandId: number): Generator<TrailRow> {
+  yield* db.each<TrailRow>(
     "SELECT place, row_key AS key, digest FROM trail WHERE command_id = ? ORDER BY place, row_key",
     commandId,
   );
+  yield* rowsInRuns(db, commandId);
+}
 
 /** The acts of commands from one to another, as texts; that they were undone later is no part of them. */
 export function actTexts(db: Db, from: number, to: number): string[] {

@@ -17,6 +17,7 @@ const APART: ReadonlySet<string> = new Set([
   "entry_line",
   "posting",
   "trail",
+  "trail_run",
   "trail_start",
   // What mail servers say comes between commands.
   "address_back",

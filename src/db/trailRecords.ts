@@ -1,6 +1,7 @@
 import type { CommandRecord } from "./acts";
 import type { Db } from "./connection";
 import { actTexts, chainBegins, entryTexts, hashOf, rowsKept, type TrailRow } from "./trail";
+import { digestInRuns, goneOfRuns } from "./trailRuns";
 import { keyOf, type Place, trailPlaces, valuesOf } from "./trailPlaces";
 
 /** A record of the chain with all that it is made of. */
@@ -66,11 +67,13 @@ export function strays(db: Db): string[] {
 
 /** What the last record that names a row kept of it. */
 export function lastDigest(db: Db, place: string, key: string): string | undefined {
-  return db.get<{ digest: string }>(
-    "SELECT digest FROM trail WHERE place = ? AND row_key = ? ORDER BY command_id DESC LIMIT 1",
+  const alone = db.get<{ commandId: number; digest: string }>(
+    "SELECT command_id AS commandId, digest FROM trail WHERE place = ? AND row_key = ? ORDER BY command_id DESC LIMIT 1",
     place,
     key,
-  )?.digest;
+  );
+  const inRun = digestInRuns(db, place, key);
+  return (inRun?.commandId ?? -1) > (alone?.commandId ?? -1) ? inRun?.digest : alone?.digest;
 }
 
 /** A row that stood after the last record that names it, and stands no more. */
@@ -87,9 +90,17 @@ export function missingRow(db: Db): { place: string; key: string } | undefined {
            WHERE y.place = x.place AND y.row_key = x.row_key AND y.command_id > x.command_id)
        LIMIT 1`,
     );
-    if (found) return { place: place.name, key: found.key };
+    const gone = found?.key ?? goneOfRun(db, place);
+    if (gone !== undefined) return { place: place.name, key: gone };
   }
   return undefined;
+}
+
+/** The key of a row that came in a run, that no record says is gone, and that stands no more. */
+function goneOfRun(db: Db, place: Place): string | undefined {
+  if (!place.isNumbered) return undefined;
+  const keys = goneOfRuns(db, place).map((id) => `[${id}]`);
+  return keys.find((key) => lastDigest(db, place.name, key) !== "");
 }
 
 /** Every row as it stands, place by place: its key, and its columns as one text. */

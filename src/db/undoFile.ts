@@ -1,5 +1,6 @@
 import type { Db } from "./connection";
 import { forgetTouched, stoodBefore, watchRows } from "./touched";
+import { changedInRuns, spansWritten } from "./trailRuns";
 import { keyOf, type Place, trailPlaces } from "./trailPlaces";
 
 /** Kept beside the journal by its own triggers: entries that mirror entries bring them back. */
@@ -81,8 +82,9 @@ export function commandsAfter(db: Db, commandId: number): number[] {
 }
 
 function changedAfter(db: Db, commandId: number): number[] {
-  const aside = [...BY_THE_JOURNAL, ...OF_THE_FILE].map((name) => `'${name}'`).join(", ");
-  return db
+  const names = new Set([...BY_THE_JOURNAL, ...OF_THE_FILE]);
+  const aside = [...names].map((name) => `'${name}'`).join(", ");
+  const alone = db
     .all<{ id: number }>(
       `SELECT DISTINCT later.command_id AS id
        FROM trail own
@@ -91,6 +93,7 @@ function changedAfter(db: Db, commandId: number): number[] {
       commandId,
     )
     .map(({ id }) => id);
+  return [...alone, ...changedInRuns(db, commandId, names)];
 }
 
 /** Documents of files, and what of other files' rows they name. */
@@ -107,17 +110,28 @@ const NAMING: readonly (readonly [table: string, column: string, place: string])
 
 /** The commands by which files came that name what a command wrote. */
 function namedAfter(db: Db, commandId: number): number[] {
-  return NAMING.flatMap(([table, column, place]) =>
-    db.all<{ id: number }>(
-      `SELECT DISTINCT a.command_id AS id
+  return NAMING.flatMap(([table, column, place]) => {
+    const naming = `SELECT DISTINCT a.command_id AS id
        FROM "${table}" d
        JOIN act a ON a.kind = 'import' AND a.subject_kind = 'import_file' AND a.subject_id = d.file_id
-       WHERE a.command_id > ?1 AND json_array(d."${column}") IN (
-         SELECT t.row_key FROM trail t WHERE t.command_id = ?1 AND t.place = '${place}' AND NOT EXISTS (
-           SELECT 1 FROM undo_image i WHERE i.command_id = ?1 AND i.place = t.place AND i.row_key = t.row_key))`,
-      commandId,
-    ),
-  ).map(({ id }) => id);
+       WHERE a.command_id > ?`;
+    return [
+      ...db.all<{ id: number }>(
+        `${naming} AND json_array(d."${column}") IN (${WRITTEN})`,
+        commandId,
+        commandId,
+        place,
+      ),
+      ...spansWritten(db, commandId, place).flatMap(({ first, last }) =>
+        db.all<{ id: number }>(
+          `${naming} AND d."${column}" BETWEEN ? AND ?`,
+          commandId,
+          first,
+          last,
+        ),
+      ),
+    ];
+  }).map(({ id }) => id);
 }
 
 /** Rows of others that name a row which goes: those that ended with what was undone go with it. */
@@ -171,14 +185,15 @@ const WRITTEN = `SELECT t.row_key FROM trail t
     AND NOT EXISTS (SELECT 1 FROM undo_image i WHERE i.command_id = t.command_id AND i.place = t.place AND i.row_key = t.row_key)`;
 
 function takeAwayEnded(db: Db, name: string, commandId: number): void {
+  const spans = spansWritten(db, commandId, name);
   for (const { table, where, names } of ENDED)
-    for (const [column, place] of names)
-      if (place === name)
-        db.run(
-          `DELETE FROM "${table}" WHERE ${where} AND json_array("${column}") IN (${WRITTEN})`,
-          commandId,
-          name,
-        );
+    for (const [column, place] of names) {
+      if (place !== name) continue;
+      const ended = `DELETE FROM "${table}" WHERE ${where} AND`;
+      db.run(`${ended} json_array("${column}") IN (${WRITTEN})`, commandId, name);
+      for (const { first, last } of spans)
+        db.run(`${ended} "${column}" BETWEEN ? AND ?`, first, last);
+    }
 }
 
 function takeAwayWritten(db: Db, place: Place, commandId: number): void {
@@ -193,6 +208,12 @@ function takeAwayWritten(db: Db, place: Place, commandId: number): void {
     commandId,
     place.name,
   );
+  for (const { first, last } of spansWritten(db, commandId, place.name))
+    db.run(
+      `DELETE FROM "${place.name}" AS t WHERE t."${place.key[0]}" BETWEEN ? AND ? ${stays}`,
+      first,
+      last,
+    );
 }
 
 function putBackChanged(db: Db, place: Place, commandId: number): void {

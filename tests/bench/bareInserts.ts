@@ -6,7 +6,16 @@ import { bookFile, dataFolder } from "@/server/runtime/folders";
 import type { Value } from "@/db/value";
 
 /** The tables that an import of activity fills, a table before those that name it. */
-const TABLES = ["payout", "receipt", "processor_item", "entry", "entry_line", "posting", "trail"];
+const TABLES = [
+  "payout",
+  "receipt",
+  "processor_item",
+  "entry",
+  "entry_line",
+  "posting",
+  "trail_run",
+  "trail",
+];
 const PIECE = 10_000;
 
 /**
