@@ -1,5 +1,5 @@
 // What the scripts share: running a step, and setting up what a fresh clone lacks. Node's own modules only.
-import { spawnSync } from "node:child_process";
+import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
@@ -22,6 +22,42 @@ export function step(words, program, args, more) {
   process.stderr.write(`\n== ${words}\n`);
   run(program, args, more);
   process.stderr.write(`   ${((Date.now() - from) / 1000).toFixed(1)} s\n`);
+}
+
+/** So many cores run at once what does not use several by itself. */
+const LANES = 2;
+
+/**
+ * Runs steps that do not need one another side by side; what each says is shown once it has ended. The
+ * first failure ends this script with its code.
+ */
+export async function together(steps) {
+  const waiting = [...steps];
+  const running = new Set();
+  const lane = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) await quietly(running, next);
+  };
+  await Promise.all(Array.from({ length: LANES }, lane));
+}
+
+function quietly(running, [words, program, args]) {
+  const from = Date.now();
+  return new Promise((resolve, reject) => {
+    const child = spawn(program, args, { cwd: root, env, stdio: ["ignore", "pipe", "pipe"] });
+    running.add(child);
+    let said = "";
+    for (const stream of [child.stdout, child.stderr])
+      stream.on("data", (piece) => (said += piece.toString()));
+    child.on("error", reject);
+    child.on("close", (code) => {
+      running.delete(child);
+      const took = ((Date.now() - from) / 1000).toFixed(1);
+      process.stderr.write(`\n== ${words}\n${said}   ${took} s\n`);
+      if (code === 0) return resolve();
+      for (const other of running) other.kill();
+      process.exit(code ?? 1);
+    });
+  });
 }
 
 export const bin = (name) => join(root, "node_modules/.bin", name);
