@@ -108,17 +108,16 @@ class ActivityImport {
   take(row: ActivityRecord): void {
     const { ctx } = this;
     const { tally } = this.file;
-    if (row.kind === "started") return this.started.take(row);
+    if (!isSettled(row)) return this.started.take(row);
     this.started.noteSettled(row);
     const known = this.known.get(`${ROW_KINDS[row.kind].item} ${row.externalId}`);
-    if (known && this.isAsBefore(row, known))
-      return this.takeAgain({ ...row, kind: row.kind }, tally);
-    if (known) return this.takeChanged({ ...row, kind: row.kind }, known);
+    if (known && this.isAsBefore(row, known)) return this.takeAgain(row, tally);
+    if (known) return this.takeChanged(row, known);
     const twin = this.charges.returnToldBefore(row);
     if (twin !== null) return this.adopt(row, twin);
     const stale = ctx.staleRate(row.currency, row.settledOn);
     if (stale) return tally.refuseLine(row.line, "currency", stale);
-    this.takeNew({ ...row, kind: row.kind });
+    this.takeNew(row);
     tally.take(row.line, ROW_KINDS[row.kind].counted, row.amount, row.currency);
   }
 
@@ -128,7 +127,7 @@ class ActivityImport {
   }
 
   /** What is known already may name its payout by now. */
-  private takeAgain(row: ActivityRecord & { kind: SettledKind }, tally: FileRun["tally"]): void {
+  private takeAgain(row: SettledRecord, tally: FileRun["tally"]): void {
     const { db } = this.ctx;
     const kind = ROW_KINDS[row.kind].item;
     const item = processorItemByExternalId(db, this.account.id, kind, row.externalId);
@@ -142,7 +141,7 @@ class ActivityImport {
   }
 
   /** Told with another sum or day: reversed and posted anew, unless something rests on what was posted. */
-  private takeChanged(row: ActivityRecord & { kind: SettledKind }, known: ItemKnown): void {
+  private takeChanged(row: SettledRecord, known: ItemKnown): void {
     const { ctx } = this;
     const { tally, actId } = this.file;
     const { was, stays, reposted, tallied } = changeOf(ctx, this.account, row, known);
@@ -150,14 +149,14 @@ class ActivityImport {
     const item = processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId);
     if (!item || ctx.staleRate(row.currency, row.settledOn) || !withdraw(ctx, item, actId))
       return tally.change(row.line, "id", { code: stays, was });
-    this.takeNew({ ...row, kind: row.kind });
+    this.takeNew(row);
     handOver(ctx, item, processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId));
     if (item.payoutId !== null) this.touched.add(item.payoutId);
     tally.replace(row.line, "id", { code: reposted, was });
     tally.also(tallied, row.amount, row.currency);
   }
 
-  private takeNew(row: ActivityRecord & { kind: SettledKind }): void {
+  private takeNew(row: SettledRecord): void {
     const { ctx, account } = this;
     const { actId } = this.file;
     const payoutId = row.payoutId === null ? null : this.payouts.of(row);
@@ -186,7 +185,7 @@ class ActivityImport {
   }
 
   private itemOf(
-    row: ActivityRecord & { kind: SettledKind },
+    row: SettledRecord,
     payoutId: number | null,
   ): Omit<ProcessorItemRow, "id" | "receiptId"> {
     const { externalId, occurredOn, settledOn, currency, amount, relatedId, brand } = row;
@@ -241,4 +240,6 @@ class ActivityImport {
   }
 }
 
-type SettledKind = Exclude<ActivityRecord["kind"], "started">;
+type SettledRecord = ActivityRecord & { kind: Exclude<ActivityRecord["kind"], "started"> };
+
+const isSettled = (row: ActivityRecord): row is SettledRecord => row.kind !== "started";

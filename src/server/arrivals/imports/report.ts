@@ -77,17 +77,15 @@ export class Tallying {
 
   /** An outcome that is not a line of its own (a tie, a receipt found). */
   also(words: string, sum: number | null, currency: Currency = this.book): void {
-    const before = this.outcomes.get(`${words} ${currency}`) ?? {
-      words,
-      count: 0,
-      sum: sum === null ? null : 0,
-      currency: currency === this.book ? null : currency,
-    };
-    this.outcomes.set(`${words} ${currency}`, {
-      ...before,
-      count: before.count + 1,
-      sum: sum === null || before.sum === null ? null : before.sum + sum,
-    });
+    const key = `${words} ${currency}`;
+    const before = this.outcomes.get(key);
+    if (before) {
+      before.count += 1;
+      before.sum = sum === null || before.sum === null ? null : before.sum + sum;
+      return;
+    }
+    const named = currency === this.book ? null : currency;
+    this.outcomes.set(key, { words, count: 1, sum, currency: named });
   }
 
   know(line: number): void {
