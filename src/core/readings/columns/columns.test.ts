@@ -149,13 +149,17 @@ describe("what stands beside the lines", () => {
     const answers = { "column:Held": "reserve" };
     expect(linesIn("processor", file, { answers })).toHaveLength(4);
   });
-  it("an advice has no fee and nothing open", () => {
+  it("an advice that says how it was paid has no fee either", () => {
+    const head = "Invoice,Paid on,Amount,Way,Fee,ACH trace";
+    const line = "50001,2026-11-13,100.00,ACH,0.80,091000010000001";
+    expect(kindsIn(list(head, line)).sure).toBeNull();
+    expect(kindsIn(list(head, line).replace("Fee", "Discount")).sure).toBe("remittance");
+  });
+  it("an advice has nothing open, and what payers and processors keep of it is activity", () => {
+    const line = "2026-11-13,2026-11-14,2026-11-15,9.00,8.00,1.00";
     const portal = "Payment date,Payer,Invoice,Amount paid,Your fee,You receive";
-    const ledger = "Invoice,Date,Due,Amount,Open";
-    for (const head of [portal, ledger])
-      expect(
-        kindsIn(list(head, "2026-11-13,2026-11-14,2026-11-15,9.00,8.00,1.00")).sure,
-      ).toBeNull();
+    expect(kindsIn(list("Invoice,Date,Due,Amount,Open", line)).sure).toBeNull();
+    expect(kindsIn(list(portal, line)).sure).toBe("processor");
   });
   it("the only days of a list are those of its lines", () =>
     expect(
@@ -176,6 +180,22 @@ describe("columns that no field takes", () => {
     ]);
     expect(openIn(activity("Settlement status", "Completed"))).toEqual([]);
     expect(openIn(activity("E-mail status", "Bounced"))).toEqual([]);
+  });
+  it("an invoice that words somewhere say is given up", () => {
+    const lines = Array.from(
+      { length: 20 },
+      (_, at) => `${at},Ada,2026-10-13,2026-11-12,9.00,9.00,call ${at}`,
+    );
+    const last = "99,Ben,2026-10-13,2026-11-12,9.00,9.00,written off 2026-11-20";
+    const file = list("Invoice,Customer,Date,Due,Amount,Open,Last action", ...lines);
+    expect(openIn(file)).toEqual([]);
+    expect(openIn(file + last)).toEqual(["column:Last action"]);
+  });
+  it("the head office of a customer, whatever it is called", () => {
+    const file = list("Cust#,Cust Name,Contact Email,Bill-To Cust#", "2,Ada North,a@x.example,1");
+    expect(linesIn("customers", file)).toHaveLength(1);
+    const { table } = readList(file);
+    expect(table.headers).toContain("parent_id");
   });
   it("an invoice in whose place another stands", () => {
     const file = list(

@@ -29,7 +29,12 @@ const SIGNS_OF_KIND: Readonly<
     (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
     saysWho(columns),
   bank: (has) => has("postedOn") && (has("balance") || (has("moneyIn") && has("moneyOut"))),
-  remittance: (has) => has("number") && has("amount") && has("trace") && has("paidOn"),
+  remittance: (has, table, columns) =>
+    has("number") &&
+    has("amount") &&
+    has("trace") &&
+    has("paidOn") &&
+    !hasHeads(OF_WHAT_ARRIVES, table, columns),
   returns: (has) => has("code") && has("originalTrace"),
 };
 
@@ -131,6 +136,9 @@ function isOfOthers(table: Table, kind: FileKind, columnsOf: (kind: FileKind) =>
 /** Heads that no statement of a bank has beside its own. */
 const OF_OTHERS =
   /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|sales|tips?|tax|orders?|due|discount|individual)\b/;
+
+/** Of them, those that no advice has whatever else stands in it. */
+const OF_WHAT_ARRIVES = /\b(fees?|receive|received|proceeds|payout|funded)\b/;
 
 /** Heads that no advice of a payment has: what it cost, what arrives of it, what is still open. */
 const OF_NO_ADVICE =

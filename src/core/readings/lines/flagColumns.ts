@@ -98,7 +98,8 @@ function flagTest(
     return (cell, row) => saysPaid(head, cell) && cells.of(row, "balance") === "";
   const byHead = testByHead(kind, head, filled);
   if (byHead !== null) return byHead;
-  if (new Set(filled).size > MOST_STATES) return null;
+  if (new Set(filled).size > MOST_STATES)
+    return kind === "invoices" && filled.some(isGivenUp) ? isGivenUp : null;
   const isState = tellsStanding(head);
   return (cell, row) =>
     isDead(kind, cell) ||

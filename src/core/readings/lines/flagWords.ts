@@ -33,9 +33,12 @@ const HARMLESS =
 
 const YES = /^(true|yes|y|1|x|t|ja|oui|si)$/;
 const NO = /^(false|no|n|0|f|nein|non|nee)$/;
+/** What is said of a line is short; a text of more may tell of anything. */
+const LONGEST_WORD = 60;
 /** Cells that say of any column that a line is a trial. */
 const TRIAL = /^(test|sandbox|test mode|testing|demo mode)$/;
-const GIVEN_UP = /^(written off|write off|bad debt|uncollectible|sent to collections)$/;
+const GIVEN_UP =
+  /\b(written off|write off|bad debt|uncollectible|(sent|passed|handed) to collections?)\b/;
 /** What is said of something taken back; that nothing was, or that it came again, is no such word. */
 const NOTHING_BACK =
   /^(|no|none|n|false|0|na|n a|nil|never|not (refunded|disputed)|won|reinstated)$/;
@@ -80,7 +83,8 @@ export const isUnknown = (kind: FileKind, cell: string): boolean =>
   cell !== "" && (kind === "invoices" ? sureStanding(cell) : sureState(cell)) === null;
 
 /** An invoice that a word of another column says is given up. */
-export const isGivenUp = (cell: string): boolean => GIVEN_UP.test(plainWords(cell));
+export const isGivenUp = (cell: string): boolean =>
+  cell.length <= LONGEST_WORD && GIVEN_UP.test(plainWords(cell));
 
 /** What a cell has to be to say that its line is no money, by the head of its column; null where that says nothing. */
 export function testByHead(
