@@ -16,6 +16,7 @@ import { headSaid } from "./lines/headOfFile";
 import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/ofOneAccount";
+import { remittanceTable } from "./remittanceTable";
 import { otherColumns } from "./lines/otherColumns";
 import { spanAbove, spanUnder } from "./days/ownSpan";
 import { processorTable } from "./activity/processorTable";
@@ -36,7 +37,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
   bank: bankTable,
   invoices: invoiceTable,
   customers: customerTable,
-  remittance: plainTable,
+  remittance: remittanceTable,
   returns: plainTable,
 };
 
@@ -141,7 +142,7 @@ const sorted = (leftOut: readonly LeftOut[]): LeftOut[] =>
 /** Whether the sums of a file check one another, so that no other column can change them. */
 function footed(kind: FileKind, cells: Cells, { proofs }: Made): boolean {
   if (kind === "invoices") return cells.has("balance");
-  if (kind === "customers" || kind === "returns" || kind === "remittance") return true;
+  if (kind === "customers" || kind === "returns") return true;
   return proofs.some((proof) => /^all |^gross less|are the sum/.test(proof));
 }
 

@@ -29,7 +29,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag",
+    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag",
   ),
   typed(
     "amount",

@@ -149,6 +149,17 @@ describe("what stands beside the lines", () => {
     const answers = { "column:Held": "reserve" };
     expect(linesIn("processor", file, { answers })).toHaveLength(4);
   });
+  it("a unit above the head or beside the sums says that their cents are lost", () => {
+    const rows = ["2026-11-13,ADA,1.25,11.25", "2026-11-14,GAS,-0.50,10.75"];
+    const plain = list("Date,Text,Amount,Balance", ...rows);
+    expect(openIn(plain)).toEqual([]);
+    expect(openIn(`All amounts in thousands,,,\n${plain}`)).toEqual(["unit"]);
+    const beside = list(
+      "Date,Text,Amount,Balance,Unit",
+      ...rows.map((row) => `${row},thousands USD`),
+    );
+    expect(openIn(beside)).toEqual(["unit"]);
+  });
   it("an advice that says how it was paid has no fee either", () => {
     const head = "Invoice,Paid on,Amount,Way,Fee,ACH trace";
     const line = "50001,2026-11-13,100.00,ACH,0.80,091000010000001";
@@ -215,4 +226,44 @@ describe("columns that no field takes", () => {
     const charges = list("Charge,Date,Amount,Fee", "c1,2026-11-13,9.00,0.30");
     expect(columnsIn("processor", charges)).toMatchObject({ id: "Charge" });
   });
+});
+
+describe("an advice", () => {
+  const advice = (head: string, ...lines: string[]): string =>
+    list(`Payment no,Paid on,Invoice,${head}`, ...lines.map((line) => `P9,2026-11-13,${line}`));
+  it("what was paid may stand in another column than the sum that has its name", () => {
+    const file = advice(
+      "Amount,Our deduction,We paid",
+      "1,500.00,25.00,475.00",
+      "2,400.00,0.00,400.00",
+    );
+    expect(openIn(file)).toEqual(["column:Our deduction", "column:We paid"]);
+    const answers = { "column:Our deduction": "discount", "column:We paid": "amount" };
+    const { table } = readList(file, { answers });
+    const at = ["amount", "discount"].map((head) => table.headers.indexOf(head));
+    expect(table.rows.map(({ cells }) => at.map((place) => cells[place]))).toEqual([
+      ["475.00", "25.00"],
+      ["400.00", "0.00"],
+    ]);
+  });
+  it("is proven by its total, or by what the discount leaves", () => {
+    expect(
+      openIn(advice("Gross,Discount,Net", "1,500.00,10.00,490.00", "2,9.00,0.00,9.00")),
+    ).toEqual([]);
+    const whole = advice("Payment amount,Owed,Paid", "1,12.00,9.00,8.00", "2,12.00,5.00,4.00");
+    expect(openIn(whole)).toEqual([]);
+    expect(openIn(whole.replace("4.00", "3.00"))).toEqual(["foot", "column:Owed"]);
+  });
+});
+
+it("an invoice that is open below zero is asked about", () => {
+  const file = list(
+    "Invoice,Customer,Date,Due,Amount,Balance",
+    "1,Ada,2026-10-13,2026-11-12,500.00,(300.00)",
+    "2,Ben,2026-10-14,2026-11-13,100.00,100.00",
+  );
+  expect(openIn(file)).toEqual(["openSign"]);
+  const of = (openSign: string): string[] => linesIn("invoices", file, { answers: { openSign } });
+  expect(of("size")[0]).toContain("| 300.00 |");
+  expect(of("written")[0]).toContain("| (300.00) |");
 });

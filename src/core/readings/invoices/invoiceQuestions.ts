@@ -124,6 +124,30 @@ export function creditSignQuestion(reading: Reading, rows: readonly Row[]): Ques
   ];
 }
 
+/** Invoices of which less than nothing is open: a sign of the list's own, or what the customer has to get. */
+export function openSignQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  if (said(reading, "openSign") !== undefined) return [];
+  const against = rows.filter((row) => isAgainst(reading, row));
+  const [first] = against;
+  if (!first) return [];
+  const open = sumOfCell(reading, first, "balance") ?? 0;
+  const shown = (sum: number): string => formatAmount(sum, reading.currencyOf(first));
+  return [
+    {
+      key: "openSign",
+      words: `${against.length === 1 ? "1 invoice is" : `${against.length} invoices are`} open with a sum below zero (line ${first.line}: ${shown(open)}). What is that?`,
+      choices: [
+        { answer: "size", result: `what is open: line ${first.line} is open with ${shown(-open)}` },
+        { answer: "written", result: "what the customer has too much, as written" },
+      ],
+    },
+  ];
+}
+
+/** An invoice above zero whose balance is below it. */
+export const isAgainst = (reading: Reading, row: Row): boolean =>
+  (movementOf(reading, row) ?? 0) > 0 && (sumOfCell(reading, row, "balance") ?? 0) < 0;
+
 /** A number that names a credit note, beside a positive sum. */
 export const looksLikeCredit = (reading: Reading, row: Row): boolean =>
   /^(cn|cm|cr|crn|credit|gs|av)[-_ #/]?\d/i.test(reading.cells.of(row, "number")) &&

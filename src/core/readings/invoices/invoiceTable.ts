@@ -1,5 +1,5 @@
 import { parseTerms } from "@/core/calendar";
-import type { Minor } from "@/core/money";
+import { type Minor, negate } from "@/core/money";
 
 import {
   headsUsedAs,
@@ -16,7 +16,9 @@ import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./do
 import {
   balanceQuestion,
   creditSignQuestion,
+  isAgainst,
   looksLikeCredit,
+  openSignQuestion,
   said,
   standingQuestions,
   totalQuestion,
@@ -62,6 +64,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...totalQuestion(reading, rows),
       ...dueQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
+      ...(file.running ? [] : openSignQuestion(reading, rows)),
       ...whole.questions,
     ],
     proofs: balanceProof(reading, rows),
@@ -152,7 +155,10 @@ const statedOpen = (reading: Reading, row: Row): Minor | null =>
 
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
   const stated = facts.running ? null : statedOpen(reading, row);
-  if (stated !== null) return stated;
+  if (stated !== null)
+    return said(reading, "openSign") === "size" && isAgainst(reading, row)
+      ? negate(stated)
+      : stated;
   if (facts.standing === "paid") return 0 as Minor;
   const total = totalOf(reading, row, facts);
   if (total === null) return null;

@@ -91,4 +91,8 @@ const COLUMN_USES: Readonly<Record<string, readonly (readonly [string, string])[
     ["reserve", "kept back of each charge, as a reserve"],
   ],
   invoices: [["paid", "paid already, and off the balance"]],
+  remittance: [
+    ["amount", "what was paid of each invoice"],
+    ["discount", "taken off what was owed"],
+  ],
 };

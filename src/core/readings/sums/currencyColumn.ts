@@ -23,10 +23,17 @@ export function currencyColumn(cells: Cells, rows: readonly Row[], own: Currency
   return { of: NONE.of, questions: codes.flatMap((column) => question(cells, rows, column, own)) };
 }
 
-const holdsCodes = (rows: readonly Row[], at: number): boolean => {
-  const filled = rows.map((row) => (row.cells[at] ?? "").trim()).filter((cell) => cell !== "");
-  return filled.length > 0 && filled.every((cell) => currencyOf(cell) !== undefined);
-};
+/** Whether every filled cell is a code, and some is. */
+function holdsCodes(rows: readonly Row[], at: number): boolean {
+  let isFilled = false;
+  for (const { cells } of rows) {
+    const cell = (cells[at] ?? "").trim();
+    if (cell === "") continue;
+    if (currencyOf(cell) === undefined) return false;
+    isFilled = true;
+  }
+  return isFilled;
+}
 
 function question(
   cells: Cells,

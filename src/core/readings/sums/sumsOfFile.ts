@@ -10,6 +10,7 @@ import {
 import type { Cells, Row } from "../cells";
 import { currencyFinder } from "./currencyOfFile";
 import { sumUnder, type WrittenSum, writtenSum } from "./sumCells";
+import { saysThousands } from "./inThousands";
 import { sumFields } from "./sumFields";
 import type { Question, ReadingContext } from "../types";
 
@@ -115,7 +116,6 @@ function markQuestion(sums: readonly Cell[], sample: Cell | undefined): Question
 }
 
 const HEAD_CENTS = /\b(cents?|minor|pence|centimes)\b/i;
-const HEAD_THOUSANDS = /\b(thousands?|000s|tsd|teur|millions?|mio)\b/i;
 /** Whole sums of one digit less say nothing: 5 and 12 are as likely either. */
 const FEW = 3;
 
@@ -129,8 +129,8 @@ function unitOf(
   const fields = sumFields(cells);
   if (fields.length > 0 && fields.some((field) => HEAD_CENTS.test(plainWords(cells.head(field)))))
     return { cents: true, questions: [] };
-  const large = fields.find((field) => HEAD_THOUSANDS.test(cells.head(field)));
-  if (large !== undefined) return { cents: false, questions: [largeQuestion(cells.head(large))] };
+  const large = saysThousands(cells);
+  if (large !== undefined) return { cents: false, questions: [largeQuestion(large)] };
   const own = sums.filter(({ currency }) => minorDigits(currency) > 0);
   const whole = own.filter(({ written }) => /^\d+$/.test(written.digits));
   const worth = whole.filter(({ written }) => Number(written.digits) !== 0);
@@ -160,8 +160,8 @@ function unitOf(
 }
 
 /** Sums in thousands have lost their cents: nothing can be posted by them. */
-const largeQuestion = (head: string): Question => ({
+const largeQuestion = (said: string): Question => ({
   key: "unit",
-  words: `“${head}” counts in thousands or more: the cents are lost. Export the sums in full instead.`,
-  choices: [{ answer: "whole", result: "the sums stand in full, whatever the head says" }],
+  words: `“${said.trim().slice(0, 60)}” counts in thousands or more: the cents are lost. Export the sums in full instead.`,
+  choices: [{ answer: "whole", result: "the sums stand in full, whatever it says" }],
 });
