@@ -25,6 +25,7 @@ export { missingFields, readRows, RowReader, type ReadContext, type Refusal } fr
 export { mended, type MendedCell } from "./csv/mended";
 export { decodeText } from "./csv/decode";
 export { headedAt, readTable, type Table } from "./csv/table";
+export { SHEET_MARK } from "./csv/sheets";
 export { mailServerOf, type MailServer } from "./mailServer";
 export { DECIMAL, harmless } from "./harmless";
 export { dayInZone } from "./zones";

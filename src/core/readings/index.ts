@@ -1,5 +1,5 @@
 export { columnsOfFile } from "./columns/columnsOfFile";
-export { headLineIn, headSaid } from "./lines/headOfFile";
+export { headLineIn, headSaid, sheetQuestion } from "./lines/headOfFile";
 export { kindQuestion, kindsOf } from "./columns/fileKind";
 export {
   type Answers,

@@ -4,6 +4,7 @@ import { stringify } from "csv-stringify/sync";
 import ExcelJS from "exceljs";
 import yauzl from "yauzl";
 
+import { SHEET_MARK } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 
 /** What a workbook may unpack to: 590 kB can hold 600 MB, which would take a process with it. */
@@ -11,22 +12,16 @@ const MOST_UNPACKED = 200_000_000;
 const MOST_ROWS = 200_000;
 const MOST_PARTS = 2000;
 
-type Problem =
-  | "workbook.large"
-  | "workbook.sheets"
-  | "workbook.empty"
-  | "file.zip"
-  | "file.unreadable"
-  | "file.rows";
+type Problem = "workbook.large" | "workbook.empty" | "file.zip" | "file.unreadable" | "file.rows";
 
 /** Whether bytes begin as a packed file does; a workbook is one. */
 export const isPacked = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
 
 /**
- * The one list of a workbook (XLSX, Office Open XML) as CSV: days as ISO, numbers with a point. Sizes
- * are looked at before anything is unpacked. A workbook with lists on several sheets is refused, as
- * nothing says which is meant.
+ * The list of a workbook (XLSX, Office Open XML) as CSV: days as ISO, numbers with a point. Sizes
+ * are looked at before anything is unpacked. Where several sheets have lists, each follows the other
+ * under its mark, and which is meant is asked.
  */
 export async function workbookAsCsv(path: string): Promise<Result<string, Problem>> {
   const parts = await partsOf(path);
@@ -37,6 +32,19 @@ export async function workbookAsCsv(path: string): Promise<Result<string, Proble
       size: Math.ceil(parts.value.size / 1_000_000),
       most: MOST_UNPACKED / 1_000_000,
     });
+  const sheets = await listsOf(path);
+  if (sheets === null) return fail("file.rows", { most: MOST_ROWS });
+  const [only, second] = sheets;
+  if (!only) return fail("workbook.empty");
+  const rows = second
+    ? sheets.flatMap((sheet) => [[SHEET_MARK, sheet.name], ...sheet.rows])
+    : only.rows;
+  if (rows.length > MOST_ROWS) return fail("file.rows", { most: MOST_ROWS });
+  return ok(stringify(rows, { quoted_match: /[,"\n\r]/ }));
+}
+
+/** The sheets that have a head and lines, each with its rows; null where one has more than is taken in. */
+async function listsOf(path: string): Promise<{ name: string; rows: string[][] }[] | null> {
   const sheets: { name: string; rows: string[][] }[] = [];
   const reader = new ExcelJS.stream.xlsx.WorkbookReader(createReadStream(path), {
     sharedStrings: "cache",
@@ -48,16 +56,12 @@ export async function workbookAsCsv(path: string): Promise<Result<string, Proble
     for await (const row of sheet) {
       while (rows.length < row.number - 1) rows.push([]);
       rows.push(cellsOf(row));
-      if (rows.length > MOST_ROWS) return fail("file.rows", { most: MOST_ROWS });
+      if (rows.length > MOST_ROWS) return null;
     }
     if (rows.filter((cells) => cells.some((cell) => cell !== "")).length > 1)
       sheets.push({ name: (sheet as { name?: string }).name ?? "", rows });
   }
-  const [only, second] = sheets;
-  if (!only) return fail("workbook.empty");
-  if (second)
-    return fail("workbook.sheets", { first: only.name, second: second.name, count: sheets.length });
-  return ok(stringify(only.rows, { quoted_match: /[,"\n\r]/ }));
+  return sheets;
 }
 
 /** The parts of a packed file and what they unpack to, as its directory declares. */

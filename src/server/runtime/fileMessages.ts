@@ -14,8 +14,6 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
     "This is a spreadsheet of an old kind (.xls), or a document of an office program. Save the sheet as CSV (UTF-8) and choose that file.",
   "workbook.large":
     "The workbook unpacks to {size} MB; at most {most} MB are taken in at once. Save the sheet as CSV, or split it by date.",
-  "workbook.sheets":
-    "The workbook has {count} sheets with lists (“{first}”, “{second}”), and nothing says which is meant. Save the one that is meant alone, or as CSV.",
   "workbook.empty": "The workbook has no sheet with a header and lines below it.",
   "activity.payout_fee":
     "The payout has a fee of its own, and the line does not say whether its sum is before or after it. Give gross, fee and net, or mend the line.",

@@ -2,6 +2,7 @@ import Papa from "papaparse";
 
 import { fail, ok, type Result } from "@/core/result";
 
+import { listAround } from "./sheets";
 import { headersOf, recordsOf } from "./table";
 
 /**
@@ -24,7 +25,7 @@ export function mended(text: string, { line, column, cell, head }: MendedCell): 
   if (!found.ok) return found;
   const { delimiter, records } = found.value;
   const at = head === undefined ? found.value.at : head - 1;
-  const headers = headersOf(records, at);
+  const headers = headersOf(records.slice(0, listAround(records, at).to), at);
   const [place, record] = [headers.indexOf(column), records[line - 1]];
   if (place < 0 || !record || line - 1 <= at) return fail("mend.cell", { line, column });
   const wide = Array.from({ length: Math.max(record.length, place + 1) }, (_, no) =>

@@ -4,7 +4,9 @@ import type { Day } from "@/core/calendar";
 import { fail, ok, type Result } from "@/core/result";
 
 import type { FileKind } from "../mapping";
+import { delimiterOf } from "./delimiter";
 import { headAt, NO_HEAD } from "./head";
+import { listAround, sheetsOf } from "./sheets";
 
 /**
  * A table as a file gives it: a header and rows of text. `line` counts records with the header as
@@ -26,10 +28,19 @@ export type Table = {
   readonly records?: readonly (readonly string[])[];
   /** What stands above the head, a text a line. */
   readonly above?: readonly string[];
+  /** The lists of a workbook with several, each with the line of its head. */
+  readonly sheets?: readonly SheetList[];
   /** The days that a file of a published format says it is of. */
   readonly span?: { readonly from: Day; readonly to: Day } | null;
   readonly headers: readonly string[];
   readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
+};
+
+/** A list on a sheet of a workbook: the line of its head, and how many lines stand below it. */
+export type SheetList = {
+  readonly name: string;
+  readonly headLine: number;
+  readonly lines: number;
 };
 
 /** A bound on columns: more are a sign that the wrong file was chosen. */
@@ -39,41 +50,6 @@ export const MOST_ROWS = 500_000;
 const MOST_CELLS = 8_000_000;
 /** Letters of one line; a statement's longest has a few thousand. */
 const MOST_LETTERS = 100_000;
-
-/**
- * The delimiter that parts the header most often, outside quotes; a cell further down may hold any
- * of them.
- */
-function delimiterOf(text: string): string {
-  const said = /^sep=(.)\r?\n/i.exec(text)?.[1];
-  if (said !== undefined) return said;
-  const lines: Record<string, number>[] = [];
-  let counts: Record<string, number> = {};
-  let quoted = false;
-  for (const letter of text.slice(0, MOST_LOOKED_AT)) {
-    if (letter === '"') quoted = !quoted;
-    else if (!quoted && letter === "\n") {
-      lines.push(counts);
-      counts = {};
-    } else if (!quoted && DELIMITERS.includes(letter)) counts[letter] = (counts[letter] ?? 0) + 1;
-    if (lines.length >= 40) break;
-  }
-  lines.push(counts);
-  return parts(lines) ?? ",";
-}
-
-const DELIMITERS = [",", ";", "\t", "|"];
-/** Letters that the delimiter is told by. */
-const MOST_LOOKED_AT = 40_000;
-
-/** The one that parts the first line that is parted at all the most often. */
-function parts(lines: readonly Record<string, number>[]): string | undefined {
-  const wide =
-    lines.find((counts) => Object.values(counts).some((count) => count >= 2)) ?? lines[0];
-  return DELIMITERS.filter((letter) => (wide?.[letter] ?? 0) > 0).sort(
-    (a, b) => (wide?.[b] ?? 0) - (wide?.[a] ?? 0),
-  )[0];
-}
 
 /** Text as its records, with the letter between cells, and which of them is the head. */
 type Records = {
@@ -91,14 +67,31 @@ export function recordsOf(text: string): Result<Records, TableError> {
   const delimiter = delimiterOf(bare);
   const parsed = parsedWithin(bare, delimiter);
   if (!parsed.ok) return parsed;
-  const at = headAt(parsed.value);
-  return ok({ delimiter, records: parsed.value, at });
+  return ok({ delimiter, records: parsed.value, at: headWithin(parsed.value) });
 }
+
+/** Where the head stands; of a workbook that of its first list. */
+function headWithin(records: readonly (readonly string[])[]): number {
+  const [first] = sheetsOf(records);
+  return first ? headOfSheet(records, first) : headAt(records);
+}
+
+const headOfSheet = (
+  records: readonly (readonly string[])[],
+  { from, to }: { from: number; to: number },
+): number => from + Math.max(0, headAt(records.slice(from, to)));
 
 /** Reads RFC 4180 text as a table. Blank lines are left out. */
 export function readTable(text: string): Result<Table, TableError> {
   const found = recordsOf(text);
-  return found.ok ? tableUnder(found.value.records, found.value.at) : found;
+  if (!found.ok) return found;
+  const { records, at } = found.value;
+  const table = tableUnder(records, at);
+  const sheets = sheetsOf(records).map((sheet): SheetList => {
+    const head = headOfSheet(records, sheet);
+    return { name: sheet.name, headLine: head + 1, lines: sheet.to - head - 1 };
+  });
+  return table.ok && sheets.length > 0 ? ok({ ...table.value, sheets }) : table;
 }
 
 /**
@@ -131,13 +124,15 @@ function tableUnder(
   records: readonly (readonly string[])[],
   at: number,
 ): Result<Table, "file.columns" | "file.headers" | "file.no_rows"> {
-  const headers = headersOf(records, at);
+  const { from, to } = listAround(records, at);
+  const list = to === records.length ? records : records.slice(0, to);
+  const headers = headersOf(list, at);
   if (headers.length > MOST_COLUMNS)
     return fail("file.columns", { count: headers.length, most: MOST_COLUMNS });
   if (at !== NO_HEAD && (records[at] ?? []).every((name) => name.trim() === ""))
     return fail("file.headers", { twice: "" });
-  const above = records.slice(0, Math.max(0, at)).map((cells) => cells.join(" "));
-  const rows = records
+  const above = records.slice(from, Math.max(from, at)).map((cells) => cells.join(" "));
+  const rows = list
     .map((cells, index) => ({ line: index + 1, cells }))
     .slice(at + 1)
     .filter(({ cells }) => cells.some((cell) => cell.trim() !== ""));

@@ -7,7 +7,7 @@ import { isMarkedDay } from "../days/writtenDay";
 
 /** The line of a head as it is said, in an answer or an address: 7, or 0 for none. */
 export const headLineIn = (said: string | null | undefined): number | undefined =>
-  said != null && /^\d{1,3}$/.test(said) ? Number(said) : undefined;
+  said != null && /^\d{1,6}$/.test(said) ? Number(said) : undefined;
 
 /** The list with its head where it was said to stand. */
 export function headSaid(table: Table, answers: Answers): Table {
@@ -17,9 +17,25 @@ export function headSaid(table: Table, answers: Answers): Table {
 
 const isSum = (cell: string): boolean => /\d[.,]\d\d\D*$/.test(cell) && writtenSum(cell) !== null;
 
+/** Which list of a workbook is meant, where several sheets have one: by the line of its head. Null elsewhere. */
+export function sheetQuestion({ sheets = [] }: Table): Question | null {
+  if (sheets.length < 2) return null;
+  return {
+    key: "head",
+    words: `The workbook has lists on ${sheets.length} sheets. Which is meant?`,
+    choices: sheets.map(({ name, headLine, lines }) => ({
+      answer: String(headLine),
+      result: `“${name}”, with ${lines} ${lines === 1 ? "line" : "lines"}`,
+    })),
+  };
+}
+
 /** Lines above the head that have a day and a sum as the lines below it have: they may be of the list. */
-export function headQuestion({ records = [], headLine = 1 }: Table, answers: Answers): Question[] {
+export function headQuestion(table: Table, answers: Answers): Question[] {
   if (answers.head !== undefined) return [];
+  const { records = [], headLine = 1 } = table;
+  const sheets = sheetQuestion(table);
+  if (sheets !== null) return [sheets];
   const above = records.slice(0, Math.max(0, headLine - 1)).flatMap((cells, at) => {
     const trimmed = cells.map((cell) => cell.trim());
     const plain = plainWords(trimmed.join(" "));

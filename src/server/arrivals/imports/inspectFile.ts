@@ -1,7 +1,14 @@
 import type { InspectedTable } from "@/contracts/arrivals";
-import { type FileKind, guessKind, guessMapping, headedAt, type Table } from "@/core/formats";
+import {
+  type FileKind,
+  guessKind,
+  guessMapping,
+  headedAt,
+  SHEET_MARK,
+  type Table,
+} from "@/core/formats";
 import type { Currency } from "@/core/money";
-import { columnsOfFile, kindQuestion, kindsOf } from "@/core/readings";
+import { columnsOfFile, kindQuestion, kindsOf, sheetQuestion } from "@/core/readings";
 import { ok, type Result } from "@/core/result";
 
 import { tableOf } from "./read";
@@ -28,6 +35,10 @@ export function inspectFile(
   const columns = columnsOfFile(table, as);
   const answers: Record<string, string> = head === undefined ? {} : { head: String(head) };
   const mapping = { ...guessMapping(table, as, { currency, columns }), answers };
+  const kindOpen =
+    kind === undefined && own === undefined && found.sure === null
+      ? kindQuestion(found.possible, "The file")
+      : null;
   return ok({
     kind: as,
     mapping,
@@ -37,10 +48,7 @@ export function inspectFile(
     agreed: own !== undefined,
     ...headOf(kept.value, table),
     rowWords: Object.keys(mapping.rowKinds),
-    kindOpen:
-      kind === undefined && own === undefined && found.sure === null
-        ? kindQuestion(found.possible, "The file")
-        : null,
+    kindOpen: (head === undefined ? sheetQuestion(table) : null) ?? kindOpen,
   });
 }
 
@@ -57,7 +65,7 @@ const firstLines = (records: NonNullable<Table["records"]>): string[] =>
   records.slice(0, MOST_ABOVE).map((cells) =>
     cells
       .map((cell) => cell.trim())
-      .filter((cell) => cell !== "")
+      .filter((cell) => cell !== "" && cell !== SHEET_MARK)
       .join(" · ")
       .slice(0, 60),
   );

@@ -1,6 +1,6 @@
 import { readFileSync } from "node:fs";
 
-import { decodeText, formatOf, type Table } from "@/core/formats";
+import { decodeText, formatOf, headedAt, type Table } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { keptFile } from "@/server/runtime/folders";
 
@@ -35,14 +35,27 @@ export function lineOf(
   sha256: string,
   line: number,
 ): Result<{ headers: readonly string[]; cells: readonly string[] }> {
-  const table = tableOf(book, sha256);
-  if (!table.ok) return table;
-  const row = table.value.rows.find((row) => row.line === line);
-  return row ? ok({ headers: table.value.headers, cells: row.cells }) : fail("file.missing");
+  const found = tableOf(book, sha256);
+  if (!found.ok) return found;
+  const table = withLine(found.value, line);
+  const row = table.rows.find((row) => row.line === line);
+  return row ? ok({ headers: table.headers, cells: row.cells }) : fail("file.missing");
+}
+
+/** Of a workbook with several lists the one that a line is of. */
+function withLine(table: Table, line: number): Table {
+  const own = table.sheets?.findLast(({ headLine }) => headLine < line);
+  return own ? headedAt(table, own.headLine) : table;
 }
 
 /** Which rows of a file are looked at: a page, or the page that a line stands on. */
-export type RowsAsked = { line: number | null; page: number | null; pageRows: number };
+export type RowsAsked = {
+  line: number | null;
+  page: number | null;
+  pageRows: number;
+  /** The line of its head, where that was said. */
+  head: number | undefined;
+};
 export type ShownRows = {
   headers: readonly string[];
   rows: { line: number; cells: readonly string[] }[];
@@ -54,11 +67,11 @@ export type ShownRows = {
 export function rowsOf(
   book: string,
   sha256: string,
-  { line, page: wanted, pageRows }: RowsAsked,
+  { line, page: wanted, pageRows, head }: RowsAsked,
 ): Result<ShownRows> {
   const table = tableOf(book, sha256);
   if (!table.ok) return table;
-  const { headers, rows } = table.value;
+  const { headers, rows } = head === undefined ? table.value : headedAt(table.value, head);
   const at = line === null ? -1 : rows.findIndex((row) => row.line === line);
   const page = wanted ?? Math.floor(Math.max(0, at) / pageRows) + 1;
   const shown = rows.slice((page - 1) * pageRows, page * pageRows);

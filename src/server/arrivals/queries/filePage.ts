@@ -1,3 +1,5 @@
+import type { MappingSpec } from "@/core/formats";
+import { headLineIn } from "@/core/readings";
 import type { Result } from "@/core/result";
 import { documentsOfLine, importFileById, type ImportFileRow } from "@/db/files";
 import type { BookContext } from "@/server/runtime/bookContext";
@@ -22,11 +24,12 @@ export async function filePage(
   { db }: BookContext,
   id: number,
   asked: { line: number | null; page: number | null; pageRows: number },
-  read: (sha256: string) => Promise<Result<ShownRows>>,
+  read: (sha256: string, head: number | undefined) => Promise<Result<ShownRows>>,
 ): Promise<FileFacts | null> {
   const file = importFileById(db, id);
   if (!file) return null;
-  const shown = await read(file.sha256);
+  const { answers = {} } = JSON.parse(file.mapping) as Partial<MappingSpec>;
+  const shown = await read(file.sha256, headLineIn(answers.head));
   return {
     file,
     ...(shown.ok ? shown.value : { headers: [], rows: [], count: 0, page: 1 }),

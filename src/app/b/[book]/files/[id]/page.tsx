@@ -27,8 +27,8 @@ export default async function KeptFile({
     pageRows: PAGE_ROWS,
   };
   const { book } = context;
-  const found = await filePage(context, Number((await params).id), asked, (sha256) =>
-    readForeign<"rows">({ what: "rows", book, sha256, asked }),
+  const found = await filePage(context, Number((await params).id), asked, (sha256, head) =>
+    readForeign<"rows">({ what: "rows", book, sha256, asked: { ...asked, head } }),
   );
   if (!found) notFound();
   const rests = found.file.undoneBy === null ? restsOnFile(context.db, found.file.id) : [];
