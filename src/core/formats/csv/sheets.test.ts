@@ -14,6 +14,7 @@ const BOOK = [
   `${SHEET_MARK},Payouts`,
   "Payout,Date,Amount",
   "po_1,2026-11-16,145.05",
+  "",
 ].join("\n");
 
 const tableOf = (text: string): Table => {

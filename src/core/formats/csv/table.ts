@@ -89,7 +89,8 @@ export function readTable(text: string): Result<Table, TableError> {
   const table = tableUnder(records, at);
   const sheets = sheetsOf(records).map((sheet): SheetList => {
     const head = headOfSheet(records, sheet);
-    return { name: sheet.name, headLine: head + 1, lines: sheet.to - head - 1 };
+    const lines = records.slice(head + 1, sheet.to).filter(isFilled).length;
+    return { name: sheet.name, headLine: head + 1, lines };
   });
   return table.ok && sheets.length > 0 ? ok({ ...table.value, sheets }) : table;
 }
@@ -135,11 +136,13 @@ function tableUnder(
   const rows = list
     .map((cells, index) => ({ line: index + 1, cells }))
     .slice(at + 1)
-    .filter(({ cells }) => cells.some((cell) => cell.trim() !== ""));
+    .filter(({ cells }) => isFilled(cells));
   return rows.length === 0
     ? fail("file.no_rows")
     : ok({ headLine: at + 1, above, records, headers, rows });
 }
+
+const isFilled = (cells: readonly string[]): boolean => cells.some((cell) => cell.trim() !== "");
 
 /** Names that stand twice are told apart by their number: `Amount`, `Amount (2)`. */
 const differentNames = (names: readonly string[]): string[] =>
