@@ -1,4 +1,4 @@
-import type { FileKind } from "@/core/formats";
+import { type FileKind, SHEET_MARK } from "@/core/formats";
 import { type Currency, currencyOf } from "@/core/money";
 import { saveMapping } from "@/db/files";
 import { arrivedFiles } from "@/server/runtime/folders";
@@ -52,6 +52,13 @@ describe("a file that another program sends", () => {
     expect([arrivedFiles(book.name), book.broken()]).toEqual([[], []]);
   });
 
+  it("waits where it is a workbook with several lists, and none is said", async () => {
+    const text = `${SHEET_MARK},A\nDate,Amount\n2026-11-13,9.00\n${SHEET_MARK},B\n${CUSTOMERS}`;
+    expect(await sent(text, { name: "two.xlsx", kind: "customers" })).toMatchObject({
+      state: "waits",
+      questions: [{ key: "head" }],
+    });
+  });
   it("waits where its columns are only guessed, until a mapping was kept for them", async () => {
     const guessed = await sent(CUSTOMERS, { name: "people.csv", kind: "customers" });
     expect(guessed).toMatchObject({ state: "waits", questions: [{ key: "mapping" }] });
