@@ -8,7 +8,7 @@ export const customers: readonly FieldSpec[] = [
   ),
   text(
     "name",
-    "name,customer name,customer,company,business name,full name,display name,client name,client,organisation,organization,company name,contact name,kunde,kundenname,firma,nom,nom du client,raison sociale,client nom,nombre,cliente,razon social,ragione sociale,naam,klant,nome",
+    "name,customer name,customer,company,business name,full name,display name,account name,client name,client,organisation,organization,company name,contact name,kunde,kundenname,firma,nom,nom du client,raison sociale,client nom,nombre,cliente,razon social,ragione sociale,naam,klant,nome",
     true,
   ),
   text(

@@ -267,3 +267,27 @@ it("an invoice that is open below zero is asked about", () => {
   expect(of("size")[0]).toContain("| 300.00 |");
   expect(of("written")[0]).toContain("| (300.00) |");
 });
+
+describe("sums of several currencies", () => {
+  it("a head that names another than its line is asked about", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Currency,Total,Balance (USD)",
+      "1,Ada,2026-10-13,2026-11-12,EUR,500.00,324.00",
+      "2,Ben,2026-10-14,2026-11-13,USD,100.00,100.00",
+    );
+    expect(openIn(file)).toEqual(["currencies"]);
+    expect(openIn(file.replace("EUR", "USD"))).toEqual([]);
+  });
+});
+
+it("signs and sides of invoices in a column of their own", () => {
+  const file = (sign: string, other: string): string =>
+    list(
+      "Invoice,Customer,Date,Due,Amount,Balance,Side",
+      `1,Ada,2026-10-13,2026-11-12,500.00,300.00,${other}`,
+      `2,Ada,2026-10-14,2026-11-14,40.00,40.00,${sign}`,
+    );
+  expect(openIn(file("-", "+"))).toEqual(["column:Side"]);
+  expect(openIn(file("Cr", "Dr"))).toEqual([]);
+  expect(linesIn("invoices", file("Cr", "Dr"))[1]).toContain("(40.00)");
+});

@@ -82,6 +82,10 @@ export const tellsStanding = (head: string): boolean => {
 export const isUnknown = (kind: FileKind, cell: string): boolean =>
   cell !== "" && (kind === "invoices" ? sureStanding(cell) : sureState(cell)) === null;
 
+/** Whether a column holds signs alone, and some are below zero: they are those of the sums. */
+const areSigns = (filled: readonly string[]): boolean =>
+  filled.includes("-") && filled.every((cell) => /^[-+]?$/.test(cell));
+
 /** An invoice that a word of another column says is given up. */
 export const isGivenUp = (cell: string): boolean =>
   cell.length <= LONGEST_WORD && GIVEN_UP.test(plainWords(cell));
@@ -93,6 +97,7 @@ export function testByHead(
   filled: readonly string[],
 ): ((cell: string) => boolean) | null {
   const plain = plainWords(head);
+  if (kind === "invoices" && areSigns(filled)) return (cell) => cell === "-";
   if (WHY_NONE.test(plain)) return (cell) => cell !== "" && !isNo(cell);
   if (REPLACED.test(plain)) return (cell) => cell !== "" && !isNo(cell);
   if (NO_LINE.test(plain)) return (cell) => isYes(cell) || isMarkedDay(cell) || isDead(kind, cell);

@@ -2,6 +2,7 @@ import { type Currency, currencyOf } from "@/core/money";
 
 import { type Cells, type Row, some } from "../cells";
 import { currencyColumn } from "./currencyColumn";
+import { currencyHeads, headsAgainst } from "./currencyHeads";
 import { currencyAbove } from "./currencyAbove";
 import { writtenSum } from "./sumCells";
 import { sumFields } from "./sumFields";
@@ -9,14 +10,9 @@ import type { Question, ReadingContext } from "../types";
 
 type Money = { currencyOf: (row: Row) => Currency; questions: Question[] };
 
-const HEAD_CURRENCY = /[([]\s*([A-Z]{3})\s*[)\]]|\b([A-Z]{3})$/;
-
 /** The currency of each row: its column, the sign in its cells, a head or what stands above it, else the account's. */
 export function currencyFinder(cells: Cells, rows: readonly Row[], context: ReadingContext): Money {
-  const heads = sumFields(cells).flatMap((field) => {
-    const match = HEAD_CURRENCY.exec(cells.head(field));
-    return currencyOf(match?.[1] ?? match?.[2] ?? "") ?? [];
-  });
+  const heads = currencyHeads(cells).map(({ currency }) => currency);
   const inHead = new Set(heads).size === 1 ? heads[0] : currencyAbove(cells.file.table);
   const fields = sumFields(cells);
   // Most files write no currency beside their sums: then no row is looked at for one.
@@ -63,7 +59,8 @@ export function currencyFinder(cells: Cells, rows: readonly Row[], context: Read
       words: `The column of currencies and the signs beside the sums disagree (${some(contradicts.map((row) => cells.of(row, "currency")))}). Which is right?`,
       choices: [{ answer: context.currency, result: "the column is right" }],
     });
-  return { currencyOf: (row) => own(row) ?? assumed, questions };
+  const ofRow = (row: Row): Currency => own(row) ?? assumed;
+  return { currencyOf: ofRow, questions: [...questions, ...headsAgainst(cells, rows, ofRow)] };
 }
 
 const isDollar = (currency: Currency): boolean => /^(USD|CAD|AUD|NZD|HKD|SGD|MXN)$/.test(currency);
