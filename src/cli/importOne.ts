@@ -51,7 +51,7 @@ export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imp
     ok({ ...NOTHING_TAKEN, lines, questions: [question], file: path, sha256, ...found });
   let found: Pick<Imported, "kind" | "knownBy"> = { kind: inspected.value.kind, knownBy: "guess" };
   // What its columns leave open, a mapping says that was kept for all of them.
-  const known = kindOpen ? kindByMapping(db, inspected.value) : undefined;
+  const known = kindOpen?.key === "kind" ? kindByMapping(db, inspected.value) : undefined;
   if (known !== undefined) return importOne(db, { ...asked, kind: known });
   if (kindOpen) return open(kindOpen);
   const chosen = mappingFor(db, values.mapping, inspected.value, kind);

@@ -11,5 +11,5 @@ export const mendInput = z.object({
   column: z.string().min(1).max(500),
   cell: z.string().max(2000),
   /** The line on which the head of the list was said to stand, 0 where it has none. */
-  head: z.number().int().min(0).max(999).optional(),
+  head: z.number().int().min(0).max(999_999).optional(),
 });

@@ -18,7 +18,8 @@ export async function inspectKnown({
   inspect,
 }: Inspecting): Promise<Result<InspectedTable>> {
   const first = await inspect(kind);
-  if (!first.ok || !first.value.kindOpen) return first;
+  // Of which sheet a workbook is to be read comes before what its lines are.
+  if (!first.ok || first.value.kindOpen?.key !== "kind") return first;
   const known = kindByMapping(db, first.value);
   if (known === undefined) return first;
   const again = await inspect(known);

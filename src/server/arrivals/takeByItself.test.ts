@@ -58,6 +58,14 @@ describe("a file that another program sends", () => {
       state: "waits",
       questions: [{ key: "head" }],
     });
+    const columns = { externalId: "Number", name: "Called" };
+    const spec = JSON.stringify({ kind: "customers", columns, answers: {} });
+    saveMapping(book.db, { name: "people", kind: "customers", spec });
+    const known = `${SHEET_MARK},A\n${CUSTOMERS}${SHEET_MARK},B\nDate,Amount\n2026-11-13,9.00\n`;
+    expect(await sent(known, { name: "again.xlsx" })).toMatchObject({
+      state: "waits",
+      questions: [{ key: "head" }],
+    });
   });
   it("waits where its columns are only guessed, until a mapping was kept for them", async () => {
     const guessed = await sent(CUSTOMERS, { name: "people.csv", kind: "customers" });

@@ -145,19 +145,22 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
     else complain(sent.message);
     return sent.ok ? sent.value : null;
   };
-  const readAgain = (kind: FileKind, more = ""): Promise<InspectedFile | null> => {
+  const readAgain = (kind: FileKind | "", head = ""): Promise<InspectedFile | null> => {
     const name = encodeURIComponent(waiting.name);
-    return readAs(`?kept=${waiting.sha256}&kind=${kind}${more}&name=${name}`, "");
+    return readAs(`?kept=${waiting.sha256}&kind=${kind}&head=${head}&name=${name}`, "");
   };
   const asKind = async (kind: FileKind): Promise<void> => {
-    const read = await readAgain(kind);
+    const read = await readAgain(kind, mapping.answers?.head);
     if (!read) return;
     setMapping(read.mapping);
     setAccount(guessAccount(facts, kind, waiting.name));
   };
   const asHead = async (line: number): Promise<void> => {
-    const read = await readAgain(mapping.kind, `&head=${line}`);
+    // Another sheet may be a list of another kind.
+    const isSheet = waiting.kindOpen?.key === "head";
+    const read = await readAgain(isSheet ? "" : mapping.kind, String(line));
     if (!read) return;
+    if (isSheet) setAccount(guessAccount(facts, read.kind, waiting.name));
     // What was said of the file holds wherever its head stands.
     setMapping({ ...read.mapping, answers: { ...mapping.answers, ...read.mapping.answers } });
   };
