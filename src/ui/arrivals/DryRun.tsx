@@ -156,11 +156,10 @@ function useDryRun({ facts, first, again, close }: DryRunProps) {
     setAccount(guessAccount(facts, kind, waiting.name));
   };
   const asHead = async (line: number): Promise<void> => {
-    // Another sheet may be a list of another kind.
-    const isSheet = waiting.kindOpen?.key === "head";
-    const read = await readAgain(isSheet ? "" : mapping.kind, String(line));
+    const isOtherSheet = waiting.kindOpen?.key === "head";
+    const read = await readAgain(isOtherSheet ? "" : mapping.kind, String(line));
     if (!read) return;
-    if (isSheet) setAccount(guessAccount(facts, read.kind, waiting.name));
+    if (isOtherSheet) setAccount(guessAccount(facts, read.kind, waiting.name));
     // What was said of the file holds wherever its head stands.
     setMapping({ ...read.mapping, answers: { ...mapping.answers, ...read.mapping.answers } });
   };
