@@ -2,45 +2,20 @@ import { z } from "zod";
 
 import type { ImportReport } from "@/contracts/arrivals";
 import { ROW_KIND_NAMES } from "@/core/activity";
-import {
-  FILE_KIND_TRAITS,
-  FILE_KINDS,
-  type MappingSpec,
-  missingFields,
-  readCustomer,
-  readInvoice,
-  readRemittance,
-  readReturn,
-  type RowReader,
-} from "@/core/formats";
+import { FILE_KIND_TRAITS, FILE_KINDS, type MappingSpec, missingFields } from "@/core/formats";
 import { headSaid } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
-import { type FileKind, insertImportFile, saveMapping, setRowCounts } from "@/db/files";
+import { insertImportFile, saveMapping, setRowCounts } from "@/db/files";
 import { processorAccounts } from "@/db/processorAccounts";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { importBank } from "../imports/bank";
-import { importCustomers } from "../imports/customers";
-import { importInvoices } from "../imports/invoices";
-import { takeEnded } from "../imports/ended";
-import { importActivity } from "../imports/processor";
 import { fillTray, readAgain, takenBackFirst } from "../imports/again";
+import { openedFile } from "../imports/kinds";
 import { tableOf } from "../imports/read";
-import { openQuestions } from "../imports/ofTheBook";
-import { type FileReading, readingOf } from "../imports/reading";
-import {
-  activityReader,
-  bankOf,
-  bankReader,
-  processorOf,
-  readFile,
-  type UntakenFile,
-} from "../imports/untaken";
-import { importRemittance } from "../imports/remittance";
-import { type FileRun, Tallying } from "../imports/report";
-import { importReturns } from "../imports/returns";
+import { readingOf } from "../imports/reading";
+import { Tallying } from "../imports/report";
 
 export const mappingSchema = z.object({
   kind: z.enum(FILE_KINDS),
@@ -96,7 +71,7 @@ export const importFile = defineCommand({
     tally.proves(read.value.proofs, read.value.understood);
     const answers = mapping.answers ?? {};
     const from = { ...read.value, account: account.value, answers };
-    const questions = openQuestions(ctx, mapping, from);
+    const { questions, takeIn } = openedFile(ctx, mapping, from);
     const [question] = questions;
     if (question)
       return isToSay(ctx, input)
@@ -119,7 +94,7 @@ export const importFile = defineCommand({
       rowsRefused: 0,
     });
     const actId = ctx.act("import", { kind: "import_file", id: fileId }, `took in ${input.name}`);
-    IMPORTS[mapping.kind](ctx, { ...from, file: { fileId, actId, tally } });
+    takeIn({ fileId, actId, tally });
     if (input.saveAs)
       saveMapping(ctx.db, {
         name: input.saveAs,
@@ -170,40 +145,3 @@ function accountFor(
     ? ok(code)
     : fail("account.unknown", { account: code });
 }
-
-type ReadFile = UntakenFile & Pick<FileReading, "ended"> & { file: FileRun };
-
-/** The same where those that are refused are counted. */
-function rowsOf<T>(ctx: CommandContext, from: ReadFile, read: (row: RowReader) => T | null): T[] {
-  const { rows, refused } = readFile(ctx, from, read);
-  from.file.tally.refuse(refused);
-  return rows;
-}
-
-/** How a file of each kind is taken in. */
-const IMPORTS: Record<FileKind, (ctx: CommandContext, from: ReadFile) => void> = {
-  customers(ctx, { answers, ...from }) {
-    const rows = rowsOf(ctx, { ...from, answers }, readCustomer);
-    importCustomers(ctx, rows, { ...from.file, answers });
-  },
-  invoices(ctx, { answers, ...from }) {
-    const rows = rowsOf(ctx, { ...from, answers }, readInvoice);
-    importInvoices(ctx, rows, { ...from.file, answers });
-  },
-  processor(ctx, from) {
-    const rows = rowsOf(ctx, from, activityReader(from.mapping)).flat();
-    const processor = processorOf(ctx, from.account);
-    if (!processor) return;
-    // What is no money any more goes first: its payout, or its sum, may come anew.
-    takeEnded(ctx, processor, from.ended, from.file);
-    importActivity(ctx, processor, rows, from.file);
-  },
-  bank(ctx, from) {
-    const rows = rowsOf(ctx, from, bankReader());
-    const bank = bankOf(ctx, from.account);
-    const same = from.answers.same === "same";
-    if (bank) importBank(ctx, bank, rows, { ...from.file, same });
-  },
-  remittance: (ctx, from) => importRemittance(ctx, rowsOf(ctx, from, readRemittance), from.file),
-  returns: (ctx, from) => importReturns(ctx, rowsOf(ctx, from, readReturn), from.file),
-};

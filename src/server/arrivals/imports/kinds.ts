@@ -1,0 +1,125 @@
+import type { FileQuestion } from "@/contracts/arrivals";
+import {
+  type FileKind,
+  type MappingSpec,
+  readCustomer,
+  readInvoice,
+  readRemittance,
+  readReturn,
+  type RowReader,
+} from "@/core/formats";
+import type { CommandContext } from "@/server/runtime/context";
+
+import { importBank } from "./bank";
+import { importCustomers } from "./customers";
+import { doubledActivity, doubledLines } from "./doubles";
+import { takeEnded } from "./ended";
+import { importInvoices } from "./invoices";
+import { importActivity } from "./processor";
+import type { FileReading } from "./reading";
+import { importRemittance } from "./remittance";
+import type { FileRun } from "./report";
+import { importReturns } from "./returns";
+import { unknownCustomers, unknownParents } from "./unknownCustomers";
+import {
+  activityReader,
+  bankOf,
+  bankReader,
+  processorOf,
+  readFile,
+  type UntakenFile,
+} from "./untaken";
+
+type FileOfBook = UntakenFile & Pick<FileReading, "ended">;
+
+/** How the rows of a kind of file are read, what is asked of them, and how they are taken in. */
+type Kind<T> = {
+  readonly reader: (from: UntakenFile) => (row: RowReader) => T | null;
+  /** What is asked with a look into the book: doubles of its lines, and who is meant. */
+  readonly asks?: (ctx: CommandContext, rows: readonly T[], from: UntakenFile) => FileQuestion[];
+  readonly takes: (ctx: CommandContext, rows: T[], from: FileOfBook & { file: FileRun }) => void;
+};
+
+/** A file whose rows were read: once, as it may have hundreds of thousands. */
+type ReadRows = {
+  readonly asks: () => FileQuestion[];
+  readonly takeIn: (file: FileRun) => void;
+};
+
+const reading =
+  <T>({ reader, asks, takes }: Kind<T>) =>
+  (ctx: CommandContext, from: FileOfBook): ReadRows => {
+    const { rows, refused } = readFile(ctx, from, reader(from));
+    return {
+      asks: () => asks?.(ctx, rows, from) ?? [],
+      takeIn(file) {
+        file.tally.refuse(refused);
+        takes(ctx, rows, { ...from, file });
+      },
+    };
+  };
+
+/** The rows of a file of each kind, read and not taken in yet. */
+const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadRows> = {
+  customers: reading({
+    reader: () => readCustomer,
+    asks: (ctx, rows, { answers }) => unknownParents(ctx, rows, answers),
+    takes: (ctx, rows, { file, answers }) => importCustomers(ctx, rows, { ...file, answers }),
+  }),
+  invoices: reading({
+    reader: () => readInvoice,
+    asks: (ctx, rows, { answers }) =>
+      unknownCustomers(
+        ctx,
+        rows.map(({ customerId }) => customerId),
+        answers,
+      ),
+    takes: (ctx, rows, { file, answers }) => importInvoices(ctx, rows, { ...file, answers }),
+  }),
+  processor: reading({
+    reader: ({ mapping }) => activityReader(mapping),
+    asks(ctx, rows, { account, answers }) {
+      const processor = processorOf(ctx, account);
+      return processor ? doubledActivity(ctx, processor, rows.flat(), answers) : [];
+    },
+    takes(ctx, rows, { account, ended, file }) {
+      const processor = processorOf(ctx, account);
+      if (!processor) return;
+      // What is no money any more goes first: its payout, or its sum, may come anew.
+      takeEnded(ctx, processor, ended, file);
+      importActivity(ctx, processor, rows.flat(), file);
+    },
+  }),
+  bank: reading({
+    reader: () => bankReader(),
+    asks(ctx, rows, { account, answers }) {
+      const bank = bankOf(ctx, account);
+      return bank ? doubledLines(ctx, bank, rows, answers) : [];
+    },
+    takes(ctx, rows, { account, answers, file }) {
+      const bank = bankOf(ctx, account);
+      if (bank) importBank(ctx, bank, rows, { ...file, same: answers.same === "same" });
+    },
+  }),
+  remittance: reading({
+    reader: () => readRemittance,
+    takes: (ctx, rows, { file }) => importRemittance(ctx, rows, file),
+  }),
+  returns: reading({
+    reader: () => readReturn,
+    takes: (ctx, rows, { file }) => importReturns(ctx, rows, file),
+  }),
+};
+
+/** What is to be said of a file before it is taken in: of its cells, then of what the book has of it. */
+export function openedFile(
+  ctx: CommandContext,
+  { kind, answers }: MappingSpec,
+  from: FileOfBook & Pick<FileReading, "questions">,
+): { questions: FileQuestion[]; takeIn: ReadRows["takeIn"] } {
+  const { questions } = from;
+  // Nothing is taken in of what its cells leave open.
+  if (questions.length > 0) return { questions, takeIn: () => undefined };
+  const rows = ROWS_OF[kind](ctx, from);
+  return { questions: answers === undefined ? [] : rows.asks(), takeIn: rows.takeIn };
+}
