@@ -1,5 +1,4 @@
-import { ACTIVITY_ORDER, ROW_KINDS } from "@/core/activity";
-import { earlierFirst } from "@/core/calendar";
+import { ROW_KINDS } from "@/core/activity";
 import type { ActivityRecord, ProcessorRecord } from "@/core/formats";
 import { orphanedCharges, orphansOf } from "@/db/charges";
 import { ACTIVITY_TABLES } from "@/db/gathered";
@@ -24,11 +23,13 @@ import { customerOf, joinReceipt, postActivity, postCharge, unpark } from "../st
 import { withdraw } from "../steps/withdraw";
 import { ChargeReceipts } from "./chargeReceipts";
 import { changeOf, handOver } from "./changedItem";
+import { inOrder } from "./inOrder";
 import { ItemPayouts } from "./itemPayouts";
 import { takePayout } from "./processorPayouts";
-import { type FileRun, withoutTwins } from "./report";
+import type { FileRun } from "./report";
 import { SameShape } from "./sameShape";
 import { StartedDebits } from "./startedDebits";
+import { Together } from "./together";
 
 /**
  * Takes in a processor's activity: everything is posted when it is taken in, dated on its
@@ -41,29 +42,14 @@ export function importActivity(
   file: FileRun,
 ): void {
   const { tally } = file;
-  const rows = withoutTwins(
-    records,
-    (row) => `${row.kind}\u0000${row.externalId}`,
-    (row) => JSON.stringify({ ...row, line: 0 }),
-    tally,
-  );
-  const refusedLines = new Set(tally.refused.map(({ line }) => line));
-  const activity = rows.filter(
-    (row): row is ActivityRecord => row.kind !== "payout" && !refusedLines.has(row.line),
-  );
-  activity.sort(
-    (a, b) =>
-      ACTIVITY_ORDER.indexOf(a.kind) - ACTIVITY_ORDER.indexOf(b.kind) ||
-      earlierFirst(a.settledOn, b.settledOn) ||
-      a.line - b.line,
-  );
+  const { activity, payouts } = inOrder(records, tally);
   const taking = new ActivityImport(ctx, account, file, activity);
   ctx.db.gathering(ACTIVITY_TABLES, () => {
     for (const row of activity) taking.take(row);
+    taking.end();
   });
   const touched = new Set(taking.touched);
-  for (const row of rows)
-    if (row.kind === "payout") takePayout(ctx, account, row, { ...file, touched });
+  for (const row of payouts) takePayout(ctx, account, row, { ...file, touched });
   for (const id of touched) refreshNet(ctx.db, id);
   tieAllSingle(ctx, tally);
   joinRemittances(ctx, tally);
@@ -83,6 +69,7 @@ class ActivityImport {
   /** Charges of payments that were made here. */
   private readonly paidHere: ReadonlySet<string>;
   private readonly started: StartedDebits;
+  private readonly together: Together | null;
 
   constructor(
     private readonly ctx: CommandContext,
@@ -101,6 +88,7 @@ class ActivityImport {
     this.orphans = orphanedCharges(ctx.db, account.id);
     this.paidHere = chargesOnTheirWay(ctx.db, account.id);
     this.started = new StartedDebits(ctx, account, file);
+    this.together = Together.inDryRun(ctx, activity, [this.orphans, this.paidHere]);
     this.charges = new ChargeReceipts(ctx, account);
     this.payouts = new ItemPayouts(ctx, account, file.fileId);
   }
@@ -117,8 +105,20 @@ class ActivityImport {
     if (twin !== null) return this.adopt(row, twin);
     const stale = ctx.staleRate(row.currency, row.settledOn);
     if (stale) return tally.refuseLine(row.line, "currency", stale);
-    this.takeNew(row);
+    // The first row that names a payout says on which day it is due.
+    const payoutId = this.payoutOf(row);
+    if (!this.together?.takes(row)) this.takeNew(row, payoutId);
     tally.take(row.line, ROW_KINDS[row.kind].counted, row.amount, row.currency);
+  }
+
+  /** Writes what was not written line by line. */
+  end(): void {
+    for (const row of this.together?.sums() ?? [])
+      if (isSettled(row)) this.takeNew(row, this.payoutOf(row));
+  }
+
+  private payoutOf(row: SettledRecord): number | null {
+    return row.payoutId === null ? null : this.payouts.of(row);
   }
 
   private isAsBefore({ amount, occurredOn }: ActivityRecord, known: ItemKnown): boolean {
@@ -149,17 +149,16 @@ class ActivityImport {
     const item = processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId);
     if (!item || ctx.staleRate(row.currency, row.settledOn) || !withdraw(ctx, item, actId))
       return tally.change(row.line, "id", { code: stays, was });
-    this.takeNew(row);
+    this.takeNew(row, this.payoutOf(row));
     handOver(ctx, item, processorItemByExternalId(ctx.db, this.account.id, kind, row.externalId));
     if (item.payoutId !== null) this.touched.add(item.payoutId);
     tally.replace(row.line, "id", { code: reposted, was });
     tally.also(tallied, row.amount, row.currency);
   }
 
-  private takeNew(row: SettledRecord): void {
+  private takeNew(row: SettledRecord, payoutId: number | null): void {
     const { ctx, account } = this;
     const { actId } = this.file;
-    const payoutId = row.payoutId === null ? null : this.payouts.of(row);
     const item = this.itemOf(row, payoutId);
     if (row.kind === "charge") {
       const { method, payerName, payerEmail, reference } = row;

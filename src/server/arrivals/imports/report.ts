@@ -158,7 +158,7 @@ export function withoutTwins<T extends { line: number }>(
       bad.set(id, row);
     }
   }
-  return kept.filter((row) => !bad.has(idOf(row)));
+  return bad.size === 0 ? kept : kept.filter((row) => !bad.has(idOf(row)));
 }
 
 const shown = (id: string): string => id.split("\u0000").at(-1) ?? id;
