@@ -2,6 +2,7 @@ import type { Day } from "@/core/calendar";
 import { currencyOf, minorDigits } from "@/core/money";
 
 import type { Table } from "./csv/table";
+import type { Aside, Doubt } from "./doubts";
 import { FIELDS } from "./fields";
 import type { FileKind } from "./mapping";
 
@@ -9,8 +10,9 @@ import type { FileKind } from "./mapping";
 export type AgreedRow = {
   readonly line: number;
   readonly fields: Readonly<Record<string, string>>;
-  /** The file says that it is on its way, and no money yet. */
-  readonly pending?: boolean;
+  /** The file says that it is no money, or not yet. */
+  readonly aside?: Aside | null;
+  readonly doubt?: Doubt | null;
 };
 
 /** What such a file says of itself: what foots, and what does not. */
@@ -39,7 +41,8 @@ export function agreedTable(
   const lineOf = ({ line }: AgreedRow, at: number): number => (apart ? line : at + 1);
   return {
     kind,
-    pending: rows.flatMap((row, at) => (row.pending ? [lineOf(row, at)] : [])),
+    aside: rows.flatMap((row, at) => marked(lineOf(row, at), row.aside)),
+    doubts: rows.flatMap((row, at) => marked(lineOf(row, at), row.doubt)),
     proofs,
     off,
     span,
@@ -50,6 +53,11 @@ export function agreedTable(
     })),
   };
 }
+
+const marked = <Mark>(
+  line: number,
+  mark: Mark | null | undefined,
+): { line: number; mark: Mark }[] => (mark ? [{ line, mark }] : []);
 
 /** What may be kept of an account's number: how it ends. */
 export const endOfAccount = (number: string): string => number.replace(/\s/g, "").slice(-4);

@@ -24,6 +24,7 @@ export { advicesOf, readRemittance, type RemittanceRecord } from "./remittance";
 export { missingFields, readRows, RowReader, type ReadContext, type Refusal } from "./rows";
 export { mended, type MendedCell } from "./csv/mended";
 export { decodeText } from "./csv/decode";
+export type { Doubt } from "./doubts";
 export { headedAt, readTable, type Table } from "./csv/table";
 export { SHEET_MARK } from "./csv/sheets";
 export { mailServerOf, type MailServer } from "./mailServer";

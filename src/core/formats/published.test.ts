@@ -56,7 +56,7 @@ describe("camt.053 and camt.054 (ISO 20022, bank to customer cash management)", 
     ]);
     expect(tableOf(CAMT053)).toMatchObject({
       kind: "bank",
-      pending: [4],
+      aside: [{ line: 4, mark: "not_yet" }],
       off: null,
       proofs: ["opening 1000.00 and 2 lines come to the closing 1260.00"],
     });

@@ -12,6 +12,7 @@ import {
 import { Cells, type Row } from "./cells";
 import { customerTable } from "./customerTable";
 import { daysOfFile } from "./days/daysOfFile";
+import { doubtsOfFormat } from "./doubtsOfFormat";
 import { headSaid } from "./lines/headOfFile";
 import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
@@ -96,17 +97,19 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
   const { table, kind, columns, answers } = file;
   const cells = new Cells(file);
   const one = ofOneAccount(cells, table.rows, context);
-  const pending = new Set(table.pending);
-  const booked = one.rows.filter(({ line }) => !pending.has(line));
+  const aside = new Map(table.aside?.map(({ line, mark }) => [line, mark]));
+  const booked = one.rows.filter(({ line }) => !aside.has(line));
   const rows = booked.map((row) => ({
     line: row.line,
     fields: Object.fromEntries(Object.keys(columns).map((field) => [field, cells.of(row, field)])),
   }));
-  const span = withinSpan(kind, rows, answers, { ...context, own: table.span ?? null });
+  const clear = doubtsOfFormat(rows, table.doubts ?? [], answers);
+  const span = withinSpan(kind, clear.lines, answers, { ...context, own: table.span ?? null });
   const { off = null, proofs = [] } = table;
   const questions: Question[] = [
     ...one.questions,
     ...(off !== null && answers.balance === undefined ? [offQuestion(off)] : []),
+    ...clear.questions,
     ...span.questions,
   ];
   return {
@@ -115,9 +118,11 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
     questions,
     leftOut: sorted([
       ...one.leftOut,
-      ...one.rows
-        .filter(({ line }) => pending.has(line))
-        .map(({ line }) => ({ line, why: "not_yet" as const })),
+      ...one.rows.flatMap(({ line }) => {
+        const why = aside.get(line);
+        return why ? [{ line, why }] : [];
+      }),
+      ...clear.leftOut,
       ...span.leftOut,
     ]),
     ended: [],

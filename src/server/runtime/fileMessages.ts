@@ -32,6 +32,8 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
     "A statement has no closing balance (:62F:). The file was cut off: export it again.",
   "x820.count":
     "A payment says that it has {said} segments, and has {found}. The file was cut off or altered: ask for it again.",
+  "x820.other":
+    "This is an X12 {set}, and no payment with its advice (820). Ask the sender for the 820 of the payment, or export a list as CSV.",
   "x820.cut": "The 820 file was cut off before its end. Ask for it again.",
   "questions.open":
     "The file leaves {count} things open, the first: {first} Say which it is, then take it in.",

@@ -9,27 +9,10 @@ import {
   endOfAccount,
 } from "../agreedTable";
 import type { Table } from "../csv/table";
+import { type Logical, recordsOf } from "./records";
 
 export const isBai2 = (text: string): boolean =>
   /^\s*01,[^,\n]*,[^,\n]*,\d{6},/.test(text.slice(0, 300));
-
-type Logical = { readonly line: number; readonly code: string; readonly text: string };
-
-/** Records with their continuations (88) joined; the slash that ends a record is none of its text. */
-function recordsOf(text: string): Logical[] {
-  const records: { line: number; code: string; text: string }[] = [];
-  text.split(/\r\n|\n|\r/).forEach((physical, at) => {
-    const trimmed = physical.trimEnd();
-    if (trimmed === "") return;
-    const [code, rest] = [trimmed.slice(0, 2), trimmed.slice(3)];
-    const ended = rest.endsWith("/") ? rest.slice(0, -1) : rest;
-    const last = records.at(-1);
-    // A record that was ended goes on with fields of its own, one that was not goes on with its text.
-    if (code === "88" && last) last.text += `${last.code === "16" ? " " : ","}${ended}`;
-    else records.push({ line: at + 1, code, text: ended });
-  });
-  return records;
-}
 
 type Account = {
   end: string;
@@ -58,6 +41,18 @@ function fundsPlaces(fields: readonly string[], at: number): number {
   return kind === "D" ? 2 + 2 * whole(fields[at + 1]) : 1;
 }
 
+/**
+ * What the status of a group makes of its lines (BAI2, record 02): 1 is news, 2 takes back what was
+ * sent before, 3 corrects it, 4 is a trial.
+ */
+type GroupStatus = Pick<AgreedRow, "aside" | "doubt">;
+const LINES: GroupStatus = {};
+const GROUPS: Readonly<Record<string, GroupStatus>> = {
+  "2": { doubt: "taken_back" },
+  "3": { doubt: "corrected" },
+  "4": { aside: "no_money" },
+};
+
 type ControlOff = { readonly line: number; readonly said: string; readonly found: number };
 
 /** Goes through the records of a file: what is open, what was found, and whether its totals hold. */
@@ -70,6 +65,7 @@ class Bai2Reader {
   ended = false;
   private account: Account | null = null;
   private day = "";
+  private status: GroupStatus = LINES;
   private currency = "USD";
   private group = 0;
   private file = 0;
@@ -78,6 +74,7 @@ class Bai2Reader {
   private readonly of: Readonly<Record<string, (fields: readonly string[], line: number) => void>> =
     {
       "02": (fields) => {
+        this.status = GROUPS[fields[2] ?? ""] ?? LINES;
         this.day = isoOf(fields[3] ?? "");
         this.currency = fields[5] || "USD";
         this.group = 0;
@@ -88,7 +85,7 @@ class Bai2Reader {
       "16": (fields, line) => {
         const { account, day } = this;
         const row = account && detailOf(fields, { line, day, account });
-        if (row) this.rows.push(row);
+        if (row) this.rows.push({ ...row, ...this.status });
         else if (whole(fields[1]) !== 0) this.unknown ??= { line, type: fields[0] ?? "" };
       },
       "49": (fields, line) => {

@@ -82,7 +82,7 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
         rows.push({
           line: rows.length + 1,
           fields: { account, ...fields },
-          pending: !isBooked(entry),
+          aside: isBooked(entry) ? null : "not_yet",
         });
     const check = checkOf(statement, entries.filter(isBooked));
     if (check.proof) proofs.push(check.proof);
@@ -134,14 +134,14 @@ function linesOf(entry: XmlNode): Record<string, string>[] {
     currency,
   };
   const details = allAt(entry, "NtryDtls").flatMap((node) => allAt(node, "TxDtls"));
-  const parts = details.map((detail) => partOf(detail, digits));
+  const parts = details.map((detail) => partOf(detail, digits, Math.sign(minor)));
   const sum = parts.reduce((total: number, part) => total + (part ?? 0), 0);
   const words = textAt(entry, "AddtlNtryInf") ?? "";
-  if (details.length > 1 && parts.every((part) => part !== null) && sum === Math.abs(minor))
+  if (details.length > 1 && parts.every((part) => part !== null) && sum === minor)
     return details.map((detail, nth) => ({
       ...shared,
       id: textAt(detail, "Refs", "AcctSvcrRef") ?? (reference && `${reference}/${nth + 1}`),
-      amount: decimalOf(Math.sign(minor) * (parts[nth] ?? 0), digits),
+      amount: decimalOf(parts[nth] ?? 0, digits),
       description: remittanceOf(detail) || words,
     }));
   return [

@@ -1,11 +1,17 @@
 import { allAt, at, textAt, type XmlNode } from "../xml/tree";
 import { decimalOf } from "../agreedTable";
 
-/** The size of a detail of an entry in minor units; null where it has none of its own. */
-export function partOf(detail: XmlNode, digits: number): number | null {
+/**
+ * The sum of a detail of an entry in minor units, with the sign of its own mark, else of the entry;
+ * null where it has none of its own.
+ */
+export function partOf(detail: XmlNode, digits: number, sign: number): number | null {
   const text = textAt(detail, "Amt") ?? textAt(detail, "AmtDtls", "TxAmt", "Amt");
-  return text === null || !/^\d{1,15}(?:\.\d{1,5})?$/.test(text) ? null : minorOf(text, digits);
+  if (text === null || !/^\d{1,15}(?:\.\d{1,5})?$/.test(text)) return null;
+  return (SIGNS[textAt(detail, "CdtDbtInd") ?? ""] ?? sign) * minorOf(text, digits);
 }
+
+const SIGNS: Readonly<Record<string, number>> = { CRDT: 1, DBIT: -1 };
 
 const minorOf = (text: string, digits: number): number => Math.round(Number(text) * 10 ** digits);
 
@@ -59,7 +65,7 @@ export function remittanceRows(
   shared: Readonly<Record<string, string>>,
   digits: number,
 ): Record<string, string>[] {
-  const own = partOf(detail, digits);
+  const own = partOf(detail, digits, 1);
   const total = own === null ? (shared.total ?? "") : decimalOf(own, digits);
   const trace =
     textAt(detail, "Refs", "EndToEndId") ??

@@ -3,6 +3,7 @@ import Papa from "papaparse";
 import type { Day } from "@/core/calendar";
 import { fail, ok, type Result } from "@/core/result";
 
+import type { Aside, Doubt, Marked } from "../doubts";
 import type { FileKind } from "../mapping";
 import { delimiterOf } from "./delimiter";
 import { headAt, NO_HEAD } from "./head";
@@ -20,8 +21,9 @@ export type Table = {
   /** What such a file says of itself that foots, and what does not. */
   readonly proofs?: readonly string[];
   readonly off?: string | null;
-  /** Lines that such a file says are on their way, and no money yet. */
-  readonly pending?: readonly number[];
+  /** Lines that such a file says are no money, or not yet; and those of which it says two things. */
+  readonly aside?: Marked<Aside>;
+  readonly doubts?: Marked<Doubt>;
   /** The line on which the header stands; what is above it is no part of the list. 0 where none does. */
   readonly headLine?: number;
   /** The records of a list as they came, with what is above the head and the head itself. */

@@ -1,7 +1,8 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import { agreedTable, type AgreedRow, endOfAccount, spanOf } from "../agreedTable";
+import { agreedTable, endOfAccount, spanOf } from "../agreedTable";
 import type { Table } from "../csv/table";
+import { dayOf, PENDING, rowsOf, type Transaction } from "./transactions";
 
 export const isOfx = (text: string): boolean => /<OFX>/i.test(text.slice(0, 4000));
 
@@ -44,17 +45,9 @@ const unescaped = (text: string): string =>
     .replace(/&nbsp;/g, " ")
     .replace(/&amp;/g, "&");
 
-/** `20261103120000.000[-5:EST]` is a day of the bank's own: the first eight digits. */
-const dayOf = (text: string): string =>
-  /^\d{8}/.test(text) ? `${text.slice(0, 4)}-${text.slice(4, 6)}-${text.slice(6, 8)}` : text;
-
-/** A comma alone is the decimal mark, as some lands write it. */
-const decimal = (text: string): string =>
-  text.includes(",") && !text.includes(".") ? text.replace(",", ".") : text.replace(/,/g, "");
-
 /** Goes through the tags of a file: the currency, and each transaction from its begin to its end. */
 class OfxReader {
-  readonly rows: AgreedRow[] = [];
+  readonly rows: Transaction[] = [];
   whole = false;
   readonly days: string[] = [];
   private currency = "";
@@ -64,7 +57,9 @@ class OfxReader {
   take(token: Token): void {
     const { tag, end, text } = token;
     if (tag === "OFX" && end) this.whole = true;
-    if (tag === "STMTTRN") return this.transaction(token);
+    // What was turned into the account's currency already: the other one is told for the eye.
+    if (tag === "ORIGCURRENCY" && this.open) this.open.CURSYM ??= "";
+    if (tag === "STMTTRN" || tag === PENDING) return this.transaction(token);
     if (end || text === "") return;
     if (this.open) this.open[tag] ??= text;
     else this.about(tag, text);
@@ -77,46 +72,31 @@ class OfxReader {
     if (tag === "ACCTID") this.account = endOfAccount(text);
   }
 
-  private transaction({ end, line }: Token): void {
+  private transaction({ tag, end, line }: Token): void {
     if (end && this.open)
-      this.rows.push({ line, fields: lineOf(this.open, this.currency, this.account) });
+      this.rows.push({
+        line,
+        said: this.open,
+        isPending: tag === PENDING,
+        account: this.account,
+        currency: this.currency,
+      });
     this.open = end ? null : {};
   }
 }
 
 /**
  * The transactions of an OFX file, 1.x without ends of elements or 2.x as XML (OFX 2.2): each with its
- * FITID, which is its identity within its account, and its words from name and memo.
+ * FITID, which is its identity within its account, and its words from name and memo. Pending ones
+ * stand beside them as such; a correction takes the place of what it corrects.
  */
 export function ofxTable(text: string): Result<Table, "ofx.broken" | "file.no_rows"> {
   const reader = new OfxReader();
   for (const token of tokens(text)) reader.take(token);
-  const { rows, open, whole, days } = reader;
-  if (open || !whole) return fail("ofx.broken", { count: rows.length });
+  const { open, whole, days } = reader;
+  if (open || !whole) return fail("ofx.broken", { count: reader.rows.length });
+  const rows = rowsOf(reader.rows);
   return rows.length === 0
     ? fail("file.no_rows")
     : ok(agreedTable("bank", rows, { span: spanOf(days) }));
 }
-
-const lineOf = (
-  {
-    FITID = "",
-    DTPOSTED = "",
-    TRNAMT = "",
-    NAME = "",
-    MEMO = "",
-    CHECKNUM,
-    CURSYM,
-  }: Record<string, string>,
-  currency: string,
-  account: string,
-): Record<string, string> => ({
-  account,
-  id: FITID,
-  postedOn: dayOf(DTPOSTED),
-  amount: decimal(TRNAMT),
-  currency: CURSYM ?? currency,
-  description: [NAME, MEMO === NAME ? "" : MEMO, CHECKNUM ? `check ${CHECKNUM}` : ""]
-    .filter((part) => part !== "")
-    .join(" "),
-});

@@ -31,7 +31,12 @@ export type UblRecord = {
   net: Minor;
   tax: Minor;
   total: Minor;
+  /** What was paid before, and what the total is rounded by. */
+  prepaid: Minor;
+  rounding: Minor;
   payable: Minor;
+  /** What kind of document it says it is, in the codes of UNTDID 1001; null where it does not. */
+  typeCode: string | null;
 };
 
 const ROOTS: Readonly<Record<string, UblRecord["kind"]>> = {
@@ -109,7 +114,10 @@ function recordOf(root: XmlNode, kind: UblRecord["kind"]): UblRecord {
     net: sum(sums, "TaxExclusiveAmount"),
     tax: optional(taxTotal, "TaxAmount"),
     total: sum(sums, "TaxInclusiveAmount"),
+    prepaid: optional(sums, "PrepaidAmount"),
+    rounding: optional(sums, "PayableRoundingAmount"),
     payable: sum(sums, "PayableAmount"),
+    typeCode: textAt(root, "InvoiceTypeCode") ?? textAt(root, "CreditNoteTypeCode"),
   };
 }
 
@@ -141,6 +149,7 @@ function amountAt(node: XmlNode | undefined, name: string, currency: Currency): 
 /** The first rule that a document's sums break. */
 function wrongSum(record: UblRecord): { rule: string; stated: number; found: number } | null {
   const { lines, lineSum, net, allowances, charges, taxes, tax, total } = record;
+  const { prepaid, rounding, payable } = record;
   const lineNets = lines.reduce((all, line) => all + line.net, 0);
   const taxSums = taxes.reduce((all, { sum }) => all + sum, 0);
   const rules: [string, number, number][] = [
@@ -148,6 +157,7 @@ function wrongSum(record: UblRecord): { rule: string; stated: number; found: num
     ["BR-CO-13", net, lineSum - allowances + charges],
     ["BR-CO-14", tax, taxes.length === 0 ? tax : taxSums],
     ["BR-CO-15", total, net + tax],
+    ["BR-CO-16", payable, total - prepaid + rounding],
   ];
   const broken = rules.find(([, stated, found]) => stated !== found);
   return broken ? { rule: broken[0], stated: broken[1], found: broken[2] } : null;

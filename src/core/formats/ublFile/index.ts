@@ -4,15 +4,16 @@ import { ok, type Result } from "@/core/result";
 
 import { agreedTable, decimalOf } from "../agreedTable";
 import type { Table } from "../csv/table";
+import type { Doubt } from "../doubts";
 import type { FileFormat } from "../fileFormat";
-import { readUbl } from "../ubl";
+import { readUbl, type UblRecord } from "../ubl";
 
 /** A UBL document as one open invoice, or one credit note with negative sums. */
 function ublTable(text: string): Result<Table> {
   const read = readUbl(text);
   if (!read.ok) return read;
-  const { kind, number, issuedOn, dueOn, currency, total, payable, tax, poNumber, buyer } =
-    read.value;
+  const { kind, number, issuedOn, dueOn, currency, tax, poNumber, buyer } = read.value;
+  const { total, rounding, payable } = read.value;
   const sign = kind === "credit_note" ? -1 : 1;
   const written = (sum: number): string => decimalOf(sign * sum, minorDigits(currency));
   const fields = {
@@ -21,16 +22,38 @@ function ublTable(text: string): Result<Table> {
     issuedOn,
     dueOn: dueOn ?? "",
     currency,
-    total: written(total),
+    total: written(total + rounding),
     balance: written(payable),
     tax: written(tax),
     poNumber: poNumber ?? "",
   };
   return ok(
-    agreedTable("invoices", [{ line: 1, fields }], {
+    agreedTable("invoices", [{ line: 1, fields, doubt: doubtOf(read.value) }], {
       proofs: ["lines, tax and total are what one another say"],
     }),
   );
+}
+
+/** Codes of UNTDID 1001 for credit notes, as EN 16931 allows them. */
+const CREDIT_NOTES: ReadonlySet<string> = new Set([
+  "81",
+  "83",
+  "261",
+  "296",
+  "308",
+  "381",
+  "396",
+  "420",
+  "458",
+  "532",
+]);
+
+/** A document that is called one thing, and has the code of the other. */
+function doubtOf({ kind, typeCode }: UblRecord): Doubt | null {
+  if (typeCode === null) return null;
+  const says = CREDIT_NOTES.has(typeCode) ? "credit_note" : "invoice";
+  if (says === kind) return null;
+  return says === "credit_note" ? "credit_note" : "no_credit_note";
 }
 
 /** Invoices and credit notes as UBL 2.1. */

@@ -1,12 +1,12 @@
 import { maskedNumbers } from "@/core/gate";
 
 import type { FileFormat } from "../fileFormat";
-import { is820, table820 } from "./x820";
+import { isX12, table820 } from "./x820";
 
 /** Remittance advice as ASC X12 820. */
 export const x820: FileFormat = {
   name: "x820",
-  recognizes: is820,
+  recognizes: isX12,
   read: table820,
   masked: maskedNumbers,
 };

@@ -121,7 +121,7 @@ const isToSay = (
 const OF_ONE_FILE = new Set([
   ...["before", "future", "outside", "whose"],
   ...["balance", "first", "same", "other_account"],
-  ...["head", "year"],
+  ...["head", "year", "taken_back", "corrected"],
 ]);
 
 const lasting = (answers: MappingSpec["answers"]): MappingSpec["answers"] =>

@@ -1,0 +1,11 @@
+/** Why a line of a published format is no money by what the format itself says. */
+export type Aside = "not_yet" | "replaced" | "no_money";
+
+/**
+ * What a line of a published format says of itself that does not fit together, so that a person has
+ * to say which of it is meant.
+ */
+export type Doubt = "wrong_side" | "taken_back" | "corrected" | "credit_note" | "no_credit_note";
+
+/** What is not simply a line: those that are set aside, and those that are in doubt. */
+export type Marked<Mark> = readonly { readonly line: number; readonly mark: Mark }[];

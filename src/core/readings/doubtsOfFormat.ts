@@ -1,0 +1,97 @@
+import type { Doubt, Table } from "@/core/formats";
+
+import type { Made } from "./canonical";
+import type { Answers, LeftOut, Question } from "./types";
+
+type Line = Made["rows"][number];
+/** What an answer makes of the lines in doubt. */
+type Effect = "keep" | "turn" | "leave";
+
+type Doubted = {
+  readonly words: (count: number) => string;
+  readonly choices: readonly { readonly answer: Effect; readonly result: string }[];
+};
+
+const lines = (count: number): string => (count === 1 ? "1 line" : `${count} lines`);
+
+/** How each doubt is asked about, and what may be answered. */
+const DOUBTS: Readonly<Record<Doubt, Doubted>> = {
+  wrong_side: {
+    words: (count) =>
+      `The bank calls ${lines(count)} a debit and writes money that came, or a credit and writes money that went.`,
+    choices: [
+      { answer: "turn", result: "what it calls them is right: their sums are turned" },
+      { answer: "keep", result: "their sums are right" },
+    ],
+  },
+  taken_back: {
+    words: (count) =>
+      `The bank takes back ${lines(count)} that it sent before. What an earlier file brought of that stands in the book until it is undone there.`,
+    choices: [{ answer: "leave", result: "leave out what is taken back: it is no money" }],
+  },
+  corrected: {
+    words: (count) =>
+      `The bank sends ${lines(count)} to correct what it sent before: what they correct may stand in the book.`,
+    choices: [
+      { answer: "keep", result: "take them in: those that stand in the book already are known" },
+      { answer: "leave", result: "leave them out" },
+    ],
+  },
+  credit_note: {
+    words: () => "The document is an invoice by its name, and a credit note by its code.",
+    choices: [
+      { answer: "turn", result: "a credit note: it lowers what is owed" },
+      { answer: "keep", result: "an invoice" },
+    ],
+  },
+  no_credit_note: {
+    words: () => "The document is a credit note by its name, and an invoice by its code.",
+    choices: [
+      { answer: "keep", result: "a credit note: it lowers what is owed" },
+      { answer: "turn", result: "an invoice" },
+    ],
+  },
+};
+
+/** Fields that a line's way is written in. */
+const SIGNED = ["amount", "total", "balance", "tax"];
+
+const turned = (text: string): string => {
+  if (text.startsWith("-")) return text.slice(1);
+  return /[1-9]/.test(text) ? `-${text}` : text;
+};
+
+/** The lines of a published format that says two things of some of them: as was answered, else asked. */
+export function doubtsOfFormat(
+  made: readonly Line[],
+  marks: NonNullable<Table["doubts"]>,
+  answers: Answers,
+): { lines: Line[]; leftOut: LeftOut[]; questions: Question[] } {
+  const doubts = new Map(marks.map(({ line, mark }) => [line, mark]));
+  const counts = new Map<Doubt, number>();
+  const leftOut: LeftOut[] = [];
+  const kept = made.flatMap((row): Line[] => {
+    const doubt = doubts.get(row.line);
+    if (doubt === undefined) return [row];
+    const said = DOUBTS[doubt].choices.find(({ answer }) => answer === answers[doubt])?.answer;
+    if (said === undefined) counts.set(doubt, (counts.get(doubt) ?? 0) + 1);
+    if (said === "leave") leftOut.push({ line: row.line, why: "said" });
+    return said === "leave" ? [] : [said === "turn" ? turnedRow(row) : row];
+  });
+  const questions = [...counts].map(([key, count]) => ({
+    key,
+    words: DOUBTS[key].words(count),
+    choices: DOUBTS[key].choices,
+  }));
+  return { lines: kept, leftOut, questions };
+}
+
+const turnedRow = ({ line, fields }: Line): Line => ({
+  line,
+  fields: Object.fromEntries(
+    Object.entries(fields).map(([field, text]) => [
+      field,
+      SIGNED.includes(field) ? turned(text) : text,
+    ]),
+  ),
+});
