@@ -5,7 +5,14 @@ export type Aside = "not_yet" | "replaced" | "no_money";
  * What a line of a published format says of itself that does not fit together, so that a person has
  * to say which of it is meant.
  */
-export type Doubt = "wrong_side" | "taken_back" | "corrected" | "credit_note" | "no_credit_note";
+export type Doubt =
+  | "wrong_side"
+  | "taken_back"
+  | "corrected"
+  | "credit_note"
+  | "no_credit_note"
+  /** Beside its lines the file has others of another kind, which are not taken in with them. */
+  | "beside";
 
 /** What is not simply a line: those that are set aside, and those that are in doubt. */
 export type Marked<Mark> = readonly { readonly line: number; readonly mark: Mark }[];

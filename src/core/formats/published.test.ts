@@ -272,8 +272,8 @@ describe("X12 820 and what credits of an ACH file carry", () => {
       ),
       entry,
       ...addenda,
-      "822000000300".padEnd(94),
-      `9000001000001${String(1 + addenda.length).padStart(8, "0")}0009100001000000000000000000029000`.padEnd(
+      `8220${String(1 + addenda.length).padStart(6, "0")}`.padEnd(94),
+      `9000001000001${String(1 + addenda.length).padStart(8, "0")}0012345678000000000000000000029000`.padEnd(
         94,
       ),
     ].join("\n");

@@ -20,6 +20,12 @@ export type ReturnRecord = {
   correction: string;
 };
 
+/**
+ * Returns that a bank sends back, and what is said against that (Nacha Operating Rules, appendix 4; from
+ * memory): nothing comes back by them, and whose the money is then is for a person to say.
+ */
+const DISHONORED = /^R(?:6[1-9]|7[0-7])$/;
+
 export function readReturn(row: RowReader): ReturnRecord | null {
   const code = row.needed("code").toUpperCase();
   const originalTrace = row.needed("originalTrace");
@@ -31,6 +37,7 @@ export function readReturn(row: RowReader): ReturnRecord | null {
     /^(change|98|noc)/i.test(row.text("record")) || code.startsWith("C") ? "change" : "return";
   if (code !== "" && !/^[RC]\d\d$/.test(code))
     row.refuse("code", { code: "return.code", text: code });
+  if (DISHONORED.test(code)) row.refuse("code", { code: "return.dishonored", text: code });
   if (on === null) return null;
   return {
     line: row.line,

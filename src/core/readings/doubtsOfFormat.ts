@@ -51,6 +51,11 @@ const DOUBTS: Readonly<Record<Doubt, Doubted>> = {
       { answer: "turn", result: "an invoice" },
     ],
   },
+  beside: {
+    words: () =>
+      "Beside its returns and notices the file has payments with their advice: only the returns and notices are taken in.",
+    choices: [{ answer: "keep", result: "take in the returns and notices" }],
+  },
 };
 
 /** Fields that a line's way is written in. */

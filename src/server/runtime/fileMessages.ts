@@ -30,6 +30,8 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
     "Line {line} is no line of a statement as MT940 writes it (:61:). Nothing was taken in: export it again.",
   "mt940.broken":
     "A statement has no closing balance (:62F:). The file was cut off: export it again.",
+  "return.dishonored":
+    "{text} says that a bank did not accept a return, or answers that: the debit's money may be back. Ask the bank what holds, and record it by hand.",
   "x820.count":
     "A payment says that it has {said} segments, and has {found}. The file was cut off or altered: ask for it again.",
   "x820.other":

@@ -129,6 +129,41 @@ describe("ACH return files (Nacha file format)", () => {
   ])("a file %s is refused", (_case, text, code) =>
     expect(nachaTable(text)).toMatchObject({ ok: false, error: { code } }),
   );
+  it("whose batch counts other entries is refused with its line, and a wrong hash of banks is said", () => {
+    const batch = FILE.replace(/^8200000006/m, "8200000007");
+    expect(nachaTable(batch)).toMatchObject({ error: { code: "nacha.sum", line: 9 } });
+    // A batch whose control is left blank but for its type says nothing.
+    expect(nachaTable(FILE.replace(/^8200.*$/m, "8200".padEnd(94))).ok).toBe(true);
+    expect(nachaTable(FILE)).toMatchObject({ value: { off: null, doubts: [] } });
+    const hash = FILE.replace(/^(9000001000001\d{8})\d{10}/m, "$10000000001");
+    expect(nachaTable(hash)).toMatchObject({
+      value: { off: expect.stringContaining("come to 0000000001") as string },
+    });
+  });
+  it("that has payments with advice beside its returns says so", () => {
+    const credit = `622${"021001208"}${"1".padEnd(17)}0000029000${"ID".padEnd(15)}${"HARBOR".padEnd(22)}  1021001200000009`;
+    const advice = `705${"invoice 1042".padEnd(80)}00010000009`.padEnd(94);
+    const lines = FILE.split("\n").filter((line) => !/^[89]/.test(line));
+    const counted = "0000080008400480";
+    const control = (type: string): string =>
+      type === "8"
+        ? `8200${"000008"}${"0008400480"}${"86450".padStart(12, "0")}${"29000".padStart(12, "0")}`.padEnd(
+            94,
+          )
+        : `9000001000001${"00"}${counted.slice(0, 6)}${"0008400480"}${"86450".padStart(12, "0")}${"29000".padStart(12, "0")}`.padEnd(
+            94,
+          );
+    const mixed = [
+      ...lines.filter((line) => line !== ""),
+      credit,
+      advice,
+      control("8"),
+      control("9"),
+    ].join("\n");
+    expect(nachaTable(mixed)).toMatchObject({
+      value: { kind: "returns", off: null, doubts: [{ line: 4, mark: "beside" }] },
+    });
+  });
   it("is known by its first record, and a CSV is none", () =>
     expect([isNacha(FILE), isNacha("id,amount\n1,2.00\n")]).toEqual([true, false]));
   it("is kept without its account numbers, and reads the same", () => {

@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from "@/core/result";
 
 import type { Table } from "../csv/table";
+import { type NachaRecord, wrongControl, wrongHash } from "./controls";
 import { remittanceTable } from "./remittance";
 
 /** Characters of a record, and records of a block (Nacha file format). */
@@ -24,8 +25,6 @@ const decimal = (cents: string): string =>
 const lastFour = (number: string): string => number.replace(/\D/g, "").slice(-4);
 
 /** Records with the line they stand on; a file without line breaks is cut by its width. */
-type NachaRecord = { record: string; line: number };
-
 function recordsOf(text: string): NachaRecord[] {
   const bare = text.replace(/^\uFEFF/, "");
   const lines = /[\r\n]/.test(bare)
@@ -58,45 +57,15 @@ export function nachaTable(
   text: string,
 ): Result<Table, "nacha.control" | "nacha.sum" | "file.no_rows"> {
   const records = recordsOf(text);
-  const control = records.find(({ record }) => record[0] === "9")?.record;
-  if (!control) return fail("nacha.control");
-  const said: Totals = {
-    entries: Number(cut(control, 14, 21)),
-    debits: Number(cut(control, 32, 43)),
-    credits: Number(cut(control, 44, 55)),
-  };
-  const found = totalsOf(records);
-  if (
-    said.entries !== found.entries ||
-    said.debits !== found.debits ||
-    said.credits !== found.credits
-  )
-    return fail("nacha.sum", { said: sumInWords(said), found: sumInWords(found) });
+  if (!records.some(({ record }) => record[0] === "9")) return fail("nacha.control");
+  const wrong = wrongControl(records);
+  if (wrong) return fail("nacha.sum", wrong);
   const rows = noticeRows(records);
-  if (rows.length > 0) return ok({ headers: HEADERS, rows, kind: "returns" });
   const paid = remittanceTable(records, isoDay);
-  return paid ? ok(paid) : fail("file.no_rows");
-}
-
-/** Entries and addenda, and the sums in minor units, as the control record counts them. */
-type Totals = { entries: number; debits: number; credits: number };
-
-const sumInWords = ({ debits, credits }: Totals): string =>
-  decimal(String(debits + credits).padStart(3, "0"));
-
-/** Transaction codes that end in 6 to 9 take money from an account, those in 1 to 4 bring it. */
-const isDebit = (entry: string): boolean => /[6-9]/.test(entry[2] ?? "");
-
-function totalsOf(records: readonly NachaRecord[]): Totals {
-  const entries = records.filter(({ record }) => record[0] === "6").map(({ record }) => record);
-  const addenda = records.filter(({ record }) => record[0] === "7");
-  const sum = (part: readonly string[]): number =>
-    part.reduce((total, entry) => total + Number(cut(entry, 30, 39)), 0);
-  return {
-    entries: entries.length + addenda.length,
-    debits: sum(entries.filter(isDebit)),
-    credits: sum(entries.filter((entry) => !isDebit(entry))),
-  };
+  const off = wrongHash(records);
+  if (rows.length === 0) return paid ? ok({ ...paid, off }) : fail("file.no_rows");
+  const doubts = paid && rows[0] ? [{ line: rows[0].line, mark: "beside" as const }] : [];
+  return ok({ headers: HEADERS, rows, kind: "returns", off, doubts });
 }
 
 /** Each return and notice of change with what its batch and its entry say. */
