@@ -27,7 +27,9 @@ export type ReturnRecord = {
 const DISHONORED = /^R(?:6[1-9]|7[0-7])$/;
 
 export function readReturn(row: RowReader): ReturnRecord | null {
-  const code = row.needed("code").toUpperCase();
+  const written = row.needed("code").toUpperCase();
+  // `R01 - Insufficient funds` says its code and what it stands for.
+  const code = /^([RC]\d\d)\b/.exec(written)?.[1] ?? written;
   const originalTrace = row.needed("originalTrace");
   row.needed("on");
   const on = row.day("on");

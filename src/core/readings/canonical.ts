@@ -21,6 +21,7 @@ import type { Failure } from "@/core/result";
 import type { Cells, Row } from "./cells";
 import { type DayReading, dayUnder } from "./days/dayUnder";
 import { writtenDay } from "./days/writtenDay";
+import { isTermsAsDue } from "./invoices/termsIn";
 import { sumUnder, writtenSum } from "./sums/sumCells";
 import type { SumReading } from "./sums/sumsOfFile";
 import type { EndedRow, LeftOut, Question } from "./types";
@@ -153,7 +154,7 @@ export function unreadable(reading: Reading, row: Row): Refusal[] {
   return cells.fields.flatMap(({ field, type }): Refusal[] => {
     if (type !== "amount" && type !== "day") return [];
     const text = cells.of(row, field);
-    if (text === "" || isNothing(text)) return [];
+    if (text === "" || isNothing(text) || isTermsAsDue(field, text)) return [];
     const column = cells.head(field);
     if (type === "amount" && sumOfCell(reading, row, field) === null)
       return [

@@ -19,7 +19,7 @@ import { paidOut, payoutFeeRow, payoutsTurned, refundedRow, reserveRow } from ".
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
-import { takingQuestion } from "./unnamedRows";
+import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { tenderQuestions } from "./tenders";
 import type { Question } from "../types";
 
@@ -53,6 +53,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ...stateQuestions(reading, rows),
     ...tenderQuestions(reading, rows),
     ...takingQuestion(reading, rows, wordOf),
+    ...payoutsQuestion(reading, rows),
     ...refundedQuestion(reading, rows),
   ];
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);

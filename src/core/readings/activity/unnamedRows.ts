@@ -18,6 +18,7 @@ const TAKING: readonly RowKind[] = [
 
 /** What a line without a word for its kind is: a charge where it brings money, else what was said. */
 export function unnamedKind(reading: Reading, row: Row): RowKind {
+  if (reading.cells.file.answers.payouts === "payout") return "payout";
   if (!takes(reading, row)) return "charge";
   const said = reading.cells.file.answers.negatives as RowKind | undefined;
   return said !== undefined && TAKING.includes(said) ? said : "charge";
@@ -47,6 +48,34 @@ export function takingQuestion(
         answer: kind,
         result: kind === "ignore" ? "none of this: left out" : ROW_KINDS[kind].label,
       })),
+    },
+  ];
+}
+
+/** Fields by which a payment is told from a payout. */
+const OF_PAYMENTS = ["id", "kind", "fee", "payerName", "payerEmail", "relatedId", "reference"];
+
+/** Lines of which each names a payout of its own, and nothing else: they may be those payouts. */
+export function payoutsQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  const named = cells.column(rows, "payoutId");
+  const isOpen =
+    cells.file.answers.payouts === undefined &&
+    named.length > 0 &&
+    named.length === rows.length &&
+    new Set(named).size === named.length &&
+    OF_PAYMENTS.every((field) => cells.column(rows, field).length === 0);
+  const [first] = rows;
+  if (!isOpen || !first) return [];
+  const sum = formatAmount(sumOf(reading, first), reading.currencyOf(first));
+  return [
+    {
+      key: "payouts",
+      words: `Each line names a payout of its own, and nothing says what was paid by whom (line ${first.line}: ${sum}). Are the lines payouts, or payments of customers?`,
+      choices: [
+        { answer: "payout", result: "payouts: what the processor sent to the bank" },
+        { answer: "charge", result: "payments: each in a payout of its own" },
+      ],
     },
   ];
 }

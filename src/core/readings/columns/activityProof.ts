@@ -64,15 +64,25 @@ function grossOf(sheet: Sheet, gross: string): Columns {
 
 type Three = { gross: Sums; fee: Sums; net: Sums; more: Sums[] };
 
-/** Where gross, fee and net do not agree: one more fee, or another gross, with its currency. */
+/** Where gross, fee and net do not agree: another gross, with its currency, or one more fee. */
 function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null {
   const free = sheet.free();
+  const other = free.find((head) => foots(sheet.under(head), [fee, ...more], net));
+  if (other !== undefined) return grossOf(sheet, other);
   const fee2 = sheet.columns.fee2
     ? undefined
-    : free.find((head) => foots(gross, [fee, ...more, sheet.under(head)], net));
-  if (fee2 !== undefined) return { fee2 };
-  const other = free.find((head) => foots(sheet.under(head), [fee, ...more], net));
-  return other === undefined ? null : grossOf(sheet, other);
+    : free.find(
+        (head) =>
+          isLikeFee(sheet, head, fee) && foots(gross, [fee, ...more, sheet.under(head)], net),
+      );
+  return fee2 === undefined ? null : { fee2 };
+}
+
+/** What goes the other way than the fee is none: a tip comes on top of what is paid. */
+function isLikeFee(sheet: Sheet, head: string, fee: Sums): boolean {
+  const way = (sums: Sums): number =>
+    Math.sign(sums.reduce((all: number, sum) => all + Math.sign(sum ?? 0), 0));
+  return way(sheet.under(head)) * way(fee) >= 0;
 }
 
 function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null {

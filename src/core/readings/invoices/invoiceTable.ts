@@ -29,7 +29,7 @@ import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
-import { termsIn } from "./termsIn";
+import { isTermsAsDue, termsIn } from "./termsIn";
 import type { LeftOut } from "../types";
 
 /** Fields that are worked out from what the file says, and not taken over. */
@@ -114,6 +114,7 @@ function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][nu
   const written = Object.entries(sums).flatMap(([field, sum]) =>
     sum === null ? [] : [[field, inText(lowers ? -Math.abs(sum) : sum, currency)]],
   );
+  if (isTermsAsDue("dueOn", fields.dueOn ?? "")) delete fields.dueOn;
   const terms = termsOf(reading, row, fields.dueOn !== undefined);
   return { line: row.line, fields: { ...fields, terms, ...Object.fromEntries(written) } };
 }
@@ -121,6 +122,8 @@ function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][nu
 /** Terms that nobody can read cost no invoice that says by itself when it is due. */
 function termsOf(reading: Reading, row: Row, isDueSaid: boolean): string {
   const raw = reading.cells.of(row, "terms");
+  const inDue = isDueSaid ? null : termsIn(reading.cells.of(row, "dueOn"));
+  if (inDue !== null) return inDue;
   const read = termsIn(raw) ?? (parseTerms(raw).ok ? raw : null);
   return read ?? (isDueSaid ? "" : raw || termsSaid(reading, row));
 }

@@ -23,3 +23,7 @@ export function termsIn(text: string): string | null {
     /^(\d{1,3}) ?(?:days|d|tage|jours|dias|giorni|dagen)(?: net| netto)?$/.exec(plain);
   return net ? `n/${net[1]}` : null;
 }
+
+/** Terms that stand where the day is expected on which an invoice is due. */
+export const isTermsAsDue = (field: string, text: string): boolean =>
+  field === "dueOn" && termsIn(text) !== null;

@@ -143,7 +143,7 @@ function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question {
     };
   return {
     key: `column:${head}`,
-    words: `“${head}” says ${said} on ${lines}, first line ${first}. Is that ${cells.file.kind === "invoices" ? "owed" : "money"}?`,
+    words: `“${head}” ${said === "“”" ? "is empty" : `says ${said}`} on ${lines}, first line ${first}. Is that ${cells.file.kind === "invoices" ? "owed" : "money"}?`,
     choices: [
       { answer: "status", result: `no: ${lines} left out` },
       { answer: "leave", result: "yes: every line counts, whatever the column says" },

@@ -104,7 +104,9 @@ export function testByHead(
   if (LINE.test(plain) || (kind === "invoices" ? ISSUED : DONE).test(plain)) {
     // A day on which it was captured, or none: then it never was.
     const areDays = filled.some(isMarkedDay);
-    return (cell) => isNo(cell) || isDead(kind, cell) || (areDays && cell === "");
+    // A mark on what the bank has cleared, and none on the others.
+    const areMarks = !LINE.test(plain) && filled.some((cell) => /^[a-z*✓]{1,2}$/i.test(cell));
+    return (cell) => isNo(cell) || isDead(kind, cell) || ((areDays || areMarks) && cell === "");
   }
   return areOther(plain, filled) ? fewer(filled) : null;
 }

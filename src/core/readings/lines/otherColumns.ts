@@ -4,6 +4,7 @@ import type { Cells, Row } from "../cells";
 import { isDate } from "../columns/contents";
 import { plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
+import { provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
 import type { SumReading } from "../sums/sumsOfFile";
@@ -24,10 +25,11 @@ type Around = {
 /** Columns that no field has taken and that may change a sum: each is asked about, once. */
 export function otherColumns(around: Around, footed: boolean): Question[] {
   const { cells, rows } = around;
+  const proven = footed ? new Set<string>() : provenParts(around);
   return cells.unread().flatMap(({ head, at }) => {
     const filled = rows.map((row) => (row.cells[at] ?? "").trim());
     if (cells.file.answers[`column:${head}`] !== undefined || ages(cells).includes(head)) return [];
-    const isOpen = !footed || isHeld(around, head);
+    const isOpen = (!footed && !proven.has(head)) || isHeld(around, head);
     if (isOpen && isMoney(head, filled) && !says(around, filled))
       return [moneyQuestion(around, head, filled)];
     return [];

@@ -32,7 +32,8 @@ export function screenRow(
 ): LeftOutRule | null {
   const { kind } = cells.file;
   const isDay = writtenDay(cells.of(row, MAIN_DAY[kind] ?? "")) !== null;
-  // A row with a day of its own is no head and no total.
+  // A row with a day of its own is no head and no total, but for what an advice comes to.
+  if (isDay && kind === "remittance") return adviceTotal(cells, row);
   if (isDay && kind !== "bank") return null;
   const why = isDay ? null : lineForTheEye(cells, row);
   if (why !== null || kind !== "bank") return why;
@@ -50,6 +51,14 @@ function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
   if (kind === "customers" || (own !== "" && !isTotalWord(plainWords(own)))) return null;
   return filled.some((cell) => cell !== "" && isTotalWord(plainWords(cell))) ? "total" : null;
 }
+
+/** What an advice comes to: a line that names no document, with the word of a total. */
+const adviceTotal = (cells: Cells, row: Row): LeftOutRule | null =>
+  cells.has("number") &&
+  cells.of(row, "number") === "" &&
+  row.cells.some((cell) => isTotalWord(plainWords(cell.trim())))
+    ? "total"
+    : null;
 
 /** A balance that stands as a row, without a sum of its own, or at an end of the list. */
 function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {

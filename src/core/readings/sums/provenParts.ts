@@ -1,0 +1,78 @@
+import { type FileKind, plainWords } from "@/core/formats";
+
+import type { Cells, Row } from "../cells";
+import { sumUnder, writtenSum } from "./sumCells";
+import type { SumReading } from "./sumsOfFile";
+import type { ReadingContext } from "../types";
+
+/** The field that other columns are parts of, and the fields that may be among its parts. */
+const WHOLE: Partial<Record<FileKind, { readonly of: string; readonly parts: readonly string[] }>> =
+  {
+    processor: { of: "gross", parts: [] },
+    invoices: { of: "total", parts: ["tax"] },
+    remittance: { of: "amount", parts: ["discount"] },
+  };
+
+/** More columns than these are no parts of one sum. */
+const MOST_PARTS = 6;
+const ENOUGH = 2;
+
+/** What a payment is made up of; what was given back of it is none of this (common practice, no source). */
+const MADE_OF =
+  /\b(sub ?total|amount|sales?|items?|goods|tips?|gratuity|tax|vat|gst|hst|pst|shipping|freight|handling|delivery|surcharge|discounts?)\b/;
+
+type Of = {
+  readonly cells: Cells;
+  readonly rows: readonly Row[];
+  readonly reading: SumReading;
+  readonly context: ReadingContext;
+};
+
+/**
+ * Columns that no field has taken and that, added and taken off, come to a sum that one has, on every
+ * line: they say what it is made of, and change nothing.
+ */
+export function provenParts({ cells, rows, reading, context }: Of): Set<string> {
+  const whole = WHOLE[cells.file.kind];
+  if (!whole || !cells.has(whole.of) || rows.length < ENOUGH || !isWhole(cells)) return new Set();
+  const value = (cell: string): number => {
+    const written = writtenSum(cell.trim());
+    return (written && sumUnder(written, { ...reading, currency: context.currency })) ?? 0;
+  };
+  const target = rows.map((row) => value(cells.of(row, whole.of)));
+  const free = cells
+    .unread()
+    .filter(({ head }) => cells.file.kind !== "processor" || MADE_OF.test(plainWords(head)))
+    .map(({ head, at }) => ({ head, sums: rows.map((row) => value(row.cells[at] ?? "")) }))
+    .filter(({ sums }) => sums.some((sum) => sum !== 0));
+  if (free.length === 0 || free.length > MOST_PARTS) return new Set();
+  const known = whole.parts
+    .filter((field) => cells.has(field))
+    .map((field) => ({ head: null, sums: rows.map((row) => value(cells.of(row, field))) }));
+  const parts = target.some((sum) => sum !== 0) ? partsOf([...free, ...known], target) : null;
+  if (parts === null || (cells.file.kind === "remittance" && !isPaidOf(parts))) return new Set();
+  return new Set(parts.flatMap(({ head }) => head ?? []));
+}
+
+/** Where nothing says what of an invoice is paid, one of its columns may be that. */
+const isWhole = (cells: Cells): boolean => cells.file.kind !== "invoices" || cells.has("paid");
+
+type Part = { readonly head: string | null; readonly sums: readonly number[] };
+type Signed = { readonly head: string | null; readonly sign: number };
+
+/** One sum less what is taken off it; a sum of several may be what was owed, and one of them what was paid. */
+const isPaidOf = (parts: readonly Signed[]): boolean =>
+  parts.length > 1 && parts.filter(({ sign }) => sign > 0).length === 1;
+
+/** The parts that, added or taken off, come to the whole on every line; null where none do. */
+function partsOf(parts: readonly Part[], whole: readonly number[]): Signed[] | null {
+  if (whole.every((sum) => sum === 0)) return [];
+  const [first, ...rest] = parts;
+  if (!first) return null;
+  for (const sign of [1, -1, 0]) {
+    const left = whole.map((sum, at) => sum - sign * (first.sums[at] ?? 0));
+    const below = partsOf(rest, left);
+    if (below !== null) return sign === 0 ? below : [{ head: first.head, sign }, ...below];
+  }
+  return null;
+}
