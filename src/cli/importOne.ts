@@ -16,6 +16,7 @@ import {
   accountQuestion,
   kindByMapping,
   type KnownMapping,
+  sheetByMapping,
   usualMapping,
 } from "@/server/arrivals/queries/knownMapping";
 import { type Imported, NOTHING_TAKEN } from "@/server/arrivals/reported";
@@ -50,9 +51,8 @@ export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imp
   const open = (question: FileQuestion): Result<Imported> =>
     ok({ ...NOTHING_TAKEN, lines, questions: [question], file: path, sha256, ...found });
   let found: Pick<Imported, "kind" | "knownBy"> = { kind: inspected.value.kind, knownBy: "guess" };
-  // What its columns leave open, a mapping says that was kept for all of them.
-  const known = kindOpen?.key === "kind" ? kindByMapping(db, inspected.value) : undefined;
-  if (known !== undefined) return importOne(db, { ...asked, kind: known });
+  const known = kindOpen && saidByMapping(db, asked, inspected.value);
+  if (known) return importOne(db, known);
   if (kindOpen) return open(kindOpen);
   const chosen = mappingFor(db, values.mapping, inspected.value, kind);
   if (!chosen.ok) return chosen;
@@ -62,6 +62,18 @@ export async function importOne(db: Db, asked: FileToImport): Promise<Result<Imp
   if (accounts) return open(accounts);
   const done = takeIn(db, asked, { ...kept.value, mapping });
   return done.ok ? ok({ ...done.value, file: path, sha256, ...found }) : done;
+}
+
+/** What sheets or columns leave open, as a mapping says that was kept for them; null where none does. */
+function saidByMapping(
+  db: Db,
+  asked: FileToImport,
+  inspected: InspectedTable,
+): FileToImport | null {
+  const head = sheetByMapping(db, inspected);
+  if (head !== undefined) return { ...asked, answers: [...asked.answers, `head=${head}`] };
+  const kind = inspected.kindOpen?.key === "kind" ? kindByMapping(db, inspected) : undefined;
+  return kind === undefined ? null : { ...asked, kind };
 }
 
 /** Runs the command; where it is refused for what is open, a dry run says what that is. */

@@ -74,6 +74,8 @@ export type InspectedTable = {
   headLine: number | null;
   /** The first lines of a list as they came: the head is one of them. */
   firstLines: readonly string[];
+  /** The lists of a workbook with several, each with the line of its head and its columns. */
+  sheets: readonly { headLine: number; headers: readonly string[] }[];
   rowWords: string[];
   /** What kind of file it is, where its columns leave that open. */
   kindOpen: FileQuestion | null;

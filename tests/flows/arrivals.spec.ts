@@ -1,4 +1,5 @@
 import { expect } from "@playwright/test";
+import ExcelJS from "exceljs";
 
 import { alive, DEMO, proofsHold } from "./helpers";
 import { test } from "./test";
@@ -85,5 +86,43 @@ test("a refused line waits in the tray until its file is read again; another is 
   await expect(page.getByText("1 line of late (mended).csv taken in")).toBeVisible();
   await page.goto(`${DEMO}/arrivals?list=tray`);
   await expect(page.getByText("No line waits here")).toBeVisible();
+  await proofsHold(page);
+});
+
+/** A workbook with a summary before the list of its transactions. */
+async function workbook(name: string, id: string): Promise<ReturnType<typeof file>> {
+  const book = new ExcelJS.Workbook();
+  book.addWorksheet("Summary").addRows([
+    ["Date", "Total"],
+    ["2026-10-31", 500],
+    ["2026-11-20", 600],
+  ]);
+  book.addWorksheet("Transactions").addRows([
+    ["Ref", "Date", "Type", "Amount", "Fee", "Net"],
+    [`${id}-1`, "2026-11-19", "charge", 100.5, 3.2, 97.3],
+    [`${id}-2`, "2026-11-20", "charge", 50, 1.75, 48.25],
+  ]);
+  return { ...file(name, ""), buffer: Buffer.from(await book.xlsx.writeBuffer()) };
+}
+
+test("a workbook asks which of its sheets is meant, and a mapping that is kept says it the next time", async ({
+  page,
+}) => {
+  await page.goto(`${DEMO}/arrivals`);
+  await alive(page);
+  await page.getByLabel("File to take in").setInputFiles([await workbook("first.xlsx", "wb1")]);
+  const said = page.getByRole("button", { name: "That is it" });
+  await expect(page.getByText("lists on 2 sheets. Which is meant?")).toBeVisible();
+  await said.nth(1).click();
+  await expect(page.getByText("Which of its accounts does the file belong to?")).toBeVisible();
+  await said.first().click();
+  await page.getByLabel("Keep this mapping as").fill("by sheets");
+  await page.getByRole("button", { name: /^Take in/ }).click();
+  await expect(page.getByText("2 lines of first.xlsx taken in")).toBeVisible();
+  await page.getByLabel("File to take in").setInputFiles([await workbook("second.xlsx", "wb2")]);
+  await expect(page.getByText("Which of its accounts does the file belong to?")).toBeVisible();
+  await said.first().click();
+  await page.getByRole("button", { name: /^Take in/ }).click();
+  await expect(page.getByText("2 lines of second.xlsx taken in")).toBeVisible();
   await proofsHold(page);
 });

@@ -23,7 +23,8 @@ async function sent(text: string, { name, kind, account }: Sent): Promise<object
     file: { sha256, size, name },
     kind,
     account,
-    inspect: (as) => Promise.resolve(inspectFile(book.name, sha256, { kind: as, currency: USD })),
+    inspect: (as, head) =>
+      Promise.resolve(inspectFile(book.name, sha256, { kind: as, currency: USD, head })),
     run: (input, rehearse) =>
       Promise.resolve(book.do("importFile", input, undefined, { rehearse })),
   });

@@ -1,4 +1,4 @@
-import type { FileQuestion, ImportReport, InspectedTable } from "@/contracts/arrivals";
+import type { FileQuestion, ImportReport } from "@/contracts/arrivals";
 import type { FileKind } from "@/core/formats";
 import { ok, type Result } from "@/core/result";
 import type { Db } from "@/db/connection";
@@ -6,7 +6,7 @@ import type { InputOf } from "@/server/commands";
 
 import { inWords } from "../runtime/messages";
 import { layUnderArrivals } from "./layUnderArrivals";
-import { inspectKnown } from "./inspectKnown";
+import { type Inspect, inspectKnown } from "./inspectKnown";
 import { accountQuestion, type KnownBy, usualMapping } from "./queries/knownMapping";
 import { asData, type Imported, NOTHING_TAKEN } from "./reported";
 
@@ -17,8 +17,7 @@ type Coming = {
   readonly file: { readonly sha256: string; readonly size: number; readonly name: string };
   readonly kind: FileKind | undefined;
   readonly account: string | undefined;
-  /** What the file seems to be, as one of a kind where that is said. */
-  readonly inspect: (kind: FileKind | undefined) => Promise<Result<InspectedTable>>;
+  readonly inspect: Inspect;
   readonly run: (input: Import, rehearse: boolean) => Promise<Result<ImportReport>>;
 };
 

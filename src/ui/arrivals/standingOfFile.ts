@@ -17,8 +17,13 @@ export const keptFor = (
     .find(({ spec }) => Object.values(spec.columns).every((head) => headers.includes(head)));
 
 /** How a file is read to begin with: by a mapping that was kept, else by what it seems to be. */
-export const mappingFor = (first: InspectedFile, known: SavedMapping | undefined): MappingSpec =>
-  known ? { ...known.spec, answers: known.spec.answers ?? {} } : first.mapping;
+export function mappingFor(first: InspectedFile, known: SavedMapping | undefined): MappingSpec {
+  if (!known) return first.mapping;
+  const { head } = first.mapping.answers ?? {};
+  // Where its head stands is of this file, and is not kept.
+  const place: Record<string, string> = head === undefined ? {} : { head };
+  return { ...known.spec, answers: { ...known.spec.answers, ...place } };
+}
 
 type Standing = {
   of: ArrivalsFacts["accounts"]["bank"] | null;

@@ -47,6 +47,7 @@ export function inspectFile(
     lines: table.rows.length,
     agreed: own !== undefined,
     ...headOf(kept.value, table),
+    sheets: sheetsOf(kept.value),
     rowWords: Object.keys(mapping.rowKinds),
     kindOpen: (head === undefined ? sheetQuestion(table) : null) ?? kindOpen,
   });
@@ -60,6 +61,12 @@ const headOf = (
   kind === undefined
     ? { headLine, firstLines: firstLines(records) }
     : { headLine: null, firstLines: [] };
+
+const sheetsOf = (table: Table): InspectedTable["sheets"] =>
+  (table.sheets ?? []).map(({ headLine }) => ({
+    headLine,
+    headers: headedAt(table, headLine).headers,
+  }));
 
 const firstLines = (records: NonNullable<Table["records"]>): string[] =>
   records.slice(0, MOST_ABOVE).map((cells) =>

@@ -15,6 +15,16 @@ const keptFor = (db: Db, { headers }: Pick<InspectedTable, "headers">): MappingS
     .map(({ spec }) => JSON.parse(spec) as MappingSpec)
     .filter(({ columns }) => Object.values(columns).every((head) => headers.includes(head)));
 
+/** The one sheet that a mapping was kept for, by the line of its head, where it is open which is meant. */
+export function sheetByMapping(
+  db: Db,
+  { sheets, kindOpen }: Pick<InspectedTable, "sheets" | "kindOpen">,
+): number | undefined {
+  if (kindOpen?.key !== "head") return undefined;
+  const [known, ...others] = sheets.filter((sheet) => keptFor(db, sheet).length > 0);
+  return others.length === 0 ? known?.headLine : undefined;
+}
+
 /** The kind of a file by a mapping that was kept for all of its columns; undefined where none or several say one. */
 export function kindByMapping(db: Db, inspected: InspectedTable): FileKind | undefined {
   const whole = keptFor(db, inspected).filter(({ columns }) =>
@@ -27,7 +37,10 @@ export function kindByMapping(db: Db, inspected: InspectedTable): FileKind | und
 /** The mapping by which a file is read where nobody names one: one that was kept for such a head is taken up again. */
 export function usualMapping(db: Db, inspected: InspectedTable): KnownMapping {
   const kept = keptFor(db, inspected).find(({ kind }) => kind === inspected.kind);
-  if (kept) return { mapping: { answers: {}, ...kept }, knownBy: "mapping" };
+  const { head } = inspected.mapping.answers ?? {};
+  const place: Record<string, string> = head === undefined ? {} : { head };
+  if (kept)
+    return { mapping: { ...kept, answers: { ...kept.answers, ...place } }, knownBy: "mapping" };
   return { mapping: inspected.mapping, knownBy: inspected.agreed ? "format" : "guess" };
 }
 

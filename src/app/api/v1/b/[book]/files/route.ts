@@ -84,7 +84,8 @@ async function taken(
     file,
     kind: FILE_KINDS.find((name) => name === query.get("kind")),
     account: query.get("account") ?? undefined,
-    inspect: (as) => readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency }),
+    inspect: (as, head) =>
+      readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency, head }),
     run: (input, rehearse) =>
       execute(book, "importFile", input, { actor, key: randomUUID(), rehearse }),
   });
@@ -105,8 +106,12 @@ async function inspected(
   const found = await inspectKnown({
     db,
     kind,
-    inspect: (as) =>
-      readForeign<"inspect">({ what: "inspect", book, sha256, kind: as, currency, head }),
+    inspect: (as, known) =>
+      readForeign<"inspect">({
+        ...{ what: "inspect", book, sha256, kind: as, currency },
+        head: head ?? known,
+      }),
+    isSeen: true,
   });
   // A file that is refused is not kept.
   if (!found.ok) dropFile(db, book, sha256);
