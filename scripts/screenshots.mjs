@@ -26,6 +26,26 @@ writeFileSync(
 ch_12399,Charge,11/23/2026,648.27,18.45,629.82,Moss Landing Road Clay Workshop,,20484 less 2 %,,,Kiln Card,
 `,
 );
+// Two lines that are refused: they wait in the tray.
+const refused = join(data, "invoices-2026-11-23.csv");
+writeFileSync(
+  refused,
+  `invoice_number,customer_id,issued_on,due_on,currency,total,balance,terms
+30871,C219,2026-11-23,2026-12-23,USD,1.284.50,1284.50,n/30
+30873,C219,2026-11-31,2026-12-30,USD,212.40,212.40,n/30
+`,
+);
+// A statement whose days can be read two ways.
+const twoWays = join(data, "statement-of-october.csv");
+writeFileSync(
+  twoWays,
+  `Date,Description,Amount,Balance
+02/10/2026,ALDER LANE POTTERY SCHOOL 20588,412.00,18652.55
+05/10/2026,STUDIO RENT,-1850.00,16802.55
+09/10/2026,HERON POINT STUDIO INV 20591,236.75,17039.30
+10/10/2026,MILLRACE GALLERY,1120.40,18159.70
+`,
+);
 const server = serve(data, port);
 
 /** Each main view: its address, its paper, and what is pressed or clicked before the picture. */
@@ -36,6 +56,7 @@ const views = [
   { name: "paper", path: "settings/looks" },
   { name: "arrivals", path: "arrivals" },
   { name: "dry-run", path: "arrivals", click: "Look at it", nth: 1 },
+  { name: "question", path: "arrivals", drops: twoWays },
   { name: "payouts", path: "payouts", keys: ["ArrowDown"] },
   { name: "schedules", path: "schedules/3" },
   { name: "fees", path: "payouts?show=fees" },
@@ -46,11 +67,10 @@ const views = [
   { name: "aging", path: "reports?of=group", keys: ["ArrowDown"] },
   // A customer pays one of its invoices, and agrees that the others are taken.
   { name: "pay", path: "customers?q=Saltgrass%20Ceramics", pays: true, narrow: true },
-  { name: "paying", path: "paying" },
   { name: "phone", path: "match?queue=check", keys: ["Enter"], narrow: true },
-  { name: "replay", path: "match/replay" },
   // Two percent were taken that could be had until 10 October.
   { name: "late-discount", path: "match?queue=sure", takes: late, row: "648.27", dark: true },
+  { name: "tray", path: "arrivals?list=tray", refuses: refused, keys: ["ArrowDown"] },
 ];
 
 /** A processor's file that comes before a picture is taken. */
@@ -112,9 +132,22 @@ mkdirSync(folder, { recursive: true });
 const browser = await browse();
 try {
   for (const view of views.filter(({ name }) => wanted.length === 0 || wanted.includes(name))) {
-    const { name, path, keys = [], click, nth = 0, pays, takes, row, ticks = 0 } = view;
+    const {
+      name,
+      path,
+      keys = [],
+      click,
+      nth = 0,
+      pays,
+      takes,
+      row,
+      ticks = 0,
+      drops,
+      refuses,
+    } = view;
     const { dark = false, narrow = false } = view;
     if (takes) takeIn(takes);
+    if (refuses) dozo(data, ["import", "--book", "kestrel-row", "--kind", "invoices", refuses]);
     const page = await browser.newPage({
       viewport: narrow ? { width: 390, height: 844 } : { width: 1280, height: 800 },
       colorScheme: dark ? "dark" : "light",
@@ -125,6 +158,10 @@ try {
     if (click) {
       await page.getByRole("button", { name: click }).nth(nth).click();
       await page.getByText("as understood").waitFor();
+    }
+    if (drops) {
+      await page.getByLabel("File to take in").setInputFiles(drops);
+      await page.getByText("comes first?").waitFor();
     }
     if (pays) {
       await paid(page, join(folder, `${name}.png`));

@@ -25,7 +25,7 @@ const MESSAGES: Record<string, string> = {
     "“{text}” is too large: a sum has at most a million million of its smallest unit.",
   "day.empty": "There is no date. Every line needs one.",
   "day.unreadable":
-    "“{text}” is not a date in the order {order}. Choose another order of day, month and year, or mend the cell.",
+    "“{text}” cannot be read as a date. Choose another order of day, month and year, or mend the cell.",
   "day.range": "“{text}” lies before 1900 or after 2199. Mend the year.",
   "sum.large": "{where} is too large: a sum has at most a million million of its smallest unit.",
   "sum.total":
@@ -38,7 +38,7 @@ const MESSAGES: Record<string, string> = {
   "customer.circle":
     "With “{parent}” as its head office, “{id}” would be its own. Mend the head office in one of the lines.",
   "day.impossible":
-    "“{text}” is a day that does not exist in the order {order}. Mend the cell, or choose another order.",
+    "“{text}” is a day that does not exist. Mend the cell, or choose another order of day, month and year.",
   "currency.unknown": "“{text}” is no currency of ISO 4217. Write its code, like USD.",
   "currency.other":
     "This line is in {text}, and {book} is meant here. Invoices can be in any currency that has an exchange rate (Books, Other currencies); a processor's file is in its account's own, a statement in the book's.",

@@ -8,7 +8,7 @@ import type { MappingSpec } from "@/core/formats";
 import { LineField } from "../kit/fields";
 import { DetailTable } from "../kit/tables";
 import { AnswerRows } from "./AnswerRows";
-import { FIELD_WORDS } from "./fieldWords";
+import { fieldWord } from "./fieldWords";
 import { Pick } from "./Pick";
 
 /** How the file's columns are read: guessed from headers and contents, corrected here, kept by name. */
@@ -116,14 +116,14 @@ function FieldRow({ field, mapping, needed, set, fix, waiting }: FieldRowProps):
   return (
     <tr>
       <td data-strong={needed || undefined}>
-        {FIELD_WORDS[field] ?? field}
+        {fieldWord(mapping.kind, field)}
         {needed && mapping.columns[field] === undefined && !fixed ? (
           <span data-tone="off"> needed</span>
         ) : null}
       </td>
       <td>
         <Pick
-          label={FIELD_WORDS[field] ?? field}
+          label={fieldWord(mapping.kind, field)}
           value={mapping.columns[field] ?? (fixed === undefined ? "" : ON_ALL)}
           options={[
             ["", "–"],
@@ -137,7 +137,7 @@ function FieldRow({ field, mapping, needed, set, fix, waiting }: FieldRowProps):
         {fixed === undefined ? null : (
           <LineField
             kind="text"
-            aria-label={`${FIELD_WORDS[field] ?? field} of every line`}
+            aria-label={`${fieldWord(mapping.kind, field)} of every line`}
             value={fixed}
             onChange={(event) => fix(field, event.target.value)}
           />

@@ -62,14 +62,14 @@ export function TrayPage({ rows, count, page, pageRows, book, today }: TrayPageP
             id: "file",
             narrow: "who",
             header: "File",
-            width: "26%",
+            width: "20%",
             cell: ({ file }) => <span title={file}>{file}</span>,
           },
           {
             id: "line",
             narrow: "sum",
             header: "Line",
-            width: "7%",
+            width: "6%",
             number: true,
             cell: ({ line }) => line,
           },
@@ -77,14 +77,14 @@ export function TrayPage({ rows, count, page, pageRows, book, today }: TrayPageP
             id: "on",
             narrow: "more",
             header: "Taken in",
-            width: "12%",
+            width: "10%",
             cell: ({ onDay }) => formatDay(onDay, today),
           },
           {
             id: "column",
             narrow: "more",
             header: "Column",
-            width: "13%",
+            width: "11%",
             cell: ({ column }) => (
               <span data-tone="soft">{FIELD_WORDS[column] ?? (column || "the line")}</span>
             ),
@@ -93,7 +93,7 @@ export function TrayPage({ rows, count, page, pageRows, book, today }: TrayPageP
             id: "why",
             narrow: "state",
             header: "Why",
-            width: "42%",
+            width: "53%",
             cell: ({ why }) => <span title={why}>{why}</span>,
           },
         ]}

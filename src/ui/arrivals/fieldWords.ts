@@ -1,3 +1,5 @@
+import type { FileKind } from "@/core/formats";
+
 /** What the fields of files are called where a clerk says which column holds them. */
 export const FIELD_WORDS: Readonly<Record<string, string>> = {
   externalId: "customer number",
@@ -61,3 +63,14 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   refunded: "given back of it",
   direction: "in or out",
 };
+
+/** Fields that are something else in one kind of file. */
+const OF_KIND: Partial<Record<FileKind, Readonly<Record<string, string>>>> = {
+  bank: { balance: "balance after it" },
+  processor: { balance: "balance after it" },
+  remittance: { amount: "what was paid" },
+  returns: { amount: "sum" },
+};
+
+export const fieldWord = (kind: FileKind, field: string): string =>
+  OF_KIND[kind]?.[field] ?? FIELD_WORDS[field] ?? field;

@@ -1,26 +1,17 @@
 import { formatAmount } from "@/core/money";
 
-import type { Cells, Row } from "../cells";
 import { isDate } from "../columns/contents";
 import { plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
-import { provenParts } from "../sums/provenParts";
+import { type Around, provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
-import type { SumReading } from "../sums/sumsOfFile";
-import type { Question, ReadingContext } from "../types";
+import type { Question } from "../types";
 
 const MONEY_HEAD =
   /\b(amounts?|payments?|fees?|tax|taxes|paid|refund(s|ed)?|total|credits?|debits?|discounts?|tips?|gratuity|surcharge|adjustments?|withheld|withholding|commission|costs?|charges?|gst|vat|hst|betrag|gebuhr|steuer|mwst|rabatt|montant|frais|remise|taxe|importe|impuesto|descuento|comision|deduction|allowance|chargeback|held|reserved?|retained)\b/;
 const NO_MONEY_HEAD =
   /\b(rate|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
-
-type Around = {
-  readonly cells: Cells;
-  readonly rows: readonly Row[];
-  readonly reading: SumReading;
-  readonly context: ReadingContext;
-};
 
 /** Columns that no field has taken and that may change a sum: each is asked about, once. */
 export function otherColumns(around: Around, footed: boolean): Question[] {

@@ -21,7 +21,8 @@ const ENOUGH = 2;
 const MADE_OF =
   /\b(sub ?total|amount|sales?|items?|goods|tips?|gratuity|tax|vat|gst|hst|pst|shipping|freight|handling|delivery|surcharge|discounts?)\b/;
 
-type Of = {
+/** The lines of a file with the reading of their sums. */
+export type Around = {
   readonly cells: Cells;
   readonly rows: readonly Row[];
   readonly reading: SumReading;
@@ -32,7 +33,7 @@ type Of = {
  * Columns that no field has taken and that, added and taken off, come to a sum that one has, on every
  * line: they say what it is made of, and change nothing.
  */
-export function provenParts({ cells, rows, reading, context }: Of): Set<string> {
+export function provenParts({ cells, rows, reading, context }: Around): Set<string> {
   const whole = WHOLE[cells.file.kind];
   if (!whole || !cells.has(whole.of) || rows.length < ENOUGH || !isWhole(cells)) return new Set();
   const value = (cell: string): number => {
