@@ -99,7 +99,7 @@ describe("a UBL document", () => {
   const sums = (payable: string, more = ""): string =>
     `<cac:LegalMonetaryTotal><cbc:LineExtensionAmount currencyID="USD">100.00</cbc:LineExtensionAmount><cbc:TaxExclusiveAmount currencyID="USD">100.00</cbc:TaxExclusiveAmount><cbc:TaxInclusiveAmount currencyID="USD">108.00</cbc:TaxInclusiveAmount>${more}<cbc:PayableAmount currencyID="USD">${payable}</cbc:PayableAmount></cac:LegalMonetaryTotal>`;
   const ubl = (root: string, code: string, total = sums("108.00")): string =>
-    `<?xml version="1.0"?><${root} xmlns="urn:oasis:names:specification:ubl:schema:xsd:${root}-2" xmlns:cac="urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2" xmlns:cbc="urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2"><cbc:ID>20999</cbc:ID><cbc:IssueDate>2026-11-10</cbc:IssueDate><cbc:${root}TypeCode>${code}</cbc:${root}TypeCode><cbc:DocumentCurrencyCode>USD</cbc:DocumentCurrencyCode><cac:AccountingCustomerParty><cac:Party><cac:PartyName><cbc:Name>Brightwater</cbc:Name></cac:PartyName></cac:Party></cac:AccountingCustomerParty><cac:TaxTotal><cbc:TaxAmount currencyID="USD">8.00</cbc:TaxAmount></cac:TaxTotal>${total}<cac:${root}Line><cbc:ID>1</cbc:ID><cbc:LineExtensionAmount currencyID="USD">100.00</cbc:LineExtensionAmount><cac:Item><cbc:Name>Clay</cbc:Name></cac:Item></cac:${root}Line></${root}>`;
+    `<?xml version="1.0"?><${root} xmlns="urn:oasis:names:specification:ubl:schema:xsd:${root}-2" xmlns:cac="urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2" xmlns:cbc="urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2"><cbc:ID>20999</cbc:ID><cbc:IssueDate>2026-11-10</cbc:IssueDate>${root === "Invoice" ? "<cbc:DueDate>2026-12-10</cbc:DueDate>" : ""}<cbc:${root}TypeCode>${code}</cbc:${root}TypeCode><cbc:DocumentCurrencyCode>USD</cbc:DocumentCurrencyCode><cac:AccountingCustomerParty><cac:Party><cac:PartyName><cbc:Name>Brightwater</cbc:Name></cac:PartyName></cac:Party></cac:AccountingCustomerParty><cac:TaxTotal><cbc:TaxAmount currencyID="USD">8.00</cbc:TaxAmount></cac:TaxTotal>${total}<cac:${root}Line><cbc:ID>1</cbc:ID><cbc:LineExtensionAmount currencyID="USD">100.00</cbc:LineExtensionAmount><cac:Item><cbc:Name>Clay</cbc:Name></cac:Item></cac:${root}Line></${root}>`;
   it("that has the code of the other kind is asked about (UNTDID 1001)", () => {
     expect(asked(ubl("Invoice", "380"))).toEqual([]);
     expect(asked(ubl("CreditNote", "381"))).toEqual([]);
@@ -122,6 +122,34 @@ describe("a UBL document", () => {
     expect(owed(sums("88.00", prepaid))).toEqual(["108.00 88.00"]);
     expect(errorOf(ubl("Invoice", "380", sums("-108.00")))).toMatchObject({ rule: "BR-CO-16" });
   });
+});
+
+describe("what a document or a statement leaves out", () => {
+  it("a UBL invoice is due by its terms, and is asked about where it says none (BR-CO-25)", () => {
+    const invoice = (more: string): string =>
+      `<?xml version="1.0"?><Invoice xmlns="urn:oasis:names:specification:ubl:schema:xsd:Invoice-2" xmlns:cac="urn:oasis:names:specification:ubl:schema:xsd:CommonAggregateComponents-2" xmlns:cbc="urn:oasis:names:specification:ubl:schema:xsd:CommonBasicComponents-2"><cbc:ID>1</cbc:ID><cbc:IssueDate>2026-11-10</cbc:IssueDate>${more.startsWith("<cbc:Due") ? more : ""}<cbc:DocumentCurrencyCode>USD</cbc:DocumentCurrencyCode>${more.startsWith("<cac:") ? more : ""}<cac:LegalMonetaryTotal><cbc:LineExtensionAmount>100.00</cbc:LineExtensionAmount><cbc:TaxExclusiveAmount>100.00</cbc:TaxExclusiveAmount><cbc:TaxInclusiveAmount>100.00</cbc:TaxInclusiveAmount><cbc:PayableAmount>100.00</cbc:PayableAmount></cac:LegalMonetaryTotal><cac:InvoiceLine><cbc:ID>1</cbc:ID><cbc:LineExtensionAmount>100.00</cbc:LineExtensionAmount></cac:InvoiceLine></Invoice>`;
+    const terms = (text: string): string =>
+      invoice(`<cac:PaymentTerms><cbc:Note>${text}</cbc:Note></cac:PaymentTerms>`);
+    expect(taken(terms("2% 10 Net 30"), ["terms"])).toEqual(["2/10 n/30"]);
+    expect([terms("2% 10 Net 30"), terms("as agreed"), invoice("")].map(asked)).toEqual([
+      [],
+      ["due"],
+      ["due"],
+    ]);
+    expect(asked(invoice("<cbc:DueDate>2026-12-10</cbc:DueDate>"))).toEqual([]);
+    expect(taken(terms("as agreed"), ["terms"], { due: "n/14" })).toEqual(["n/14"]);
+    expect(asked(invoice(""))).toEqual(["due"]);
+    expect(understood(invoice(""), { due: "issue" }).questions).toEqual([]);
+  });
+  it("a camt.053 with fewer entries than it counts does not add up (ISO 20022, TotalTransactions)", () => {
+    const camt = (count: number): string =>
+      `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt><Id>1</Id><TxsSummry><TtlNtries><NbOfNtries>${count}</NbOfNtries></TtlNtries></TxsSummry><Ntry><Amt Ccy="USD">100.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-11-16</Dt></BookgDt></Ntry></Stmt></BkToCstmrStmt></Document>`;
+    expect([1, 2].map((count) => asked(camt(count)))).toEqual([[], ["balance"]]);
+  });
+  it("an OFX line of a day that does not exist is no line of a day to come", () =>
+    expect(asked(ofx(transaction("CREDIT", "1.00", "a1").replace("20261106", "20261306")))).toEqual(
+      [],
+    ));
 });
 
 describe("an 820 with adjustments (ASC X12 820, ADX)", () => {

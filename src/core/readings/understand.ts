@@ -14,6 +14,7 @@ import { customerTable } from "./customerTable";
 import { daysOfFile } from "./days/daysOfFile";
 import { doubtsOfFormat } from "./doubtsOfFormat";
 import { headSaid } from "./lines/headOfFile";
+import { dueOfFormat } from "./invoices/dueOfFormat";
 import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/ofOneAccount";
@@ -104,12 +105,15 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
     fields: Object.fromEntries(Object.keys(columns).map((field) => [field, cells.of(row, field)])),
   }));
   const clear = doubtsOfFormat(rows, table.doubts ?? [], answers);
-  const span = withinSpan(kind, clear.lines, answers, { ...context, own: table.span ?? null });
+  const due =
+    kind === "invoices" ? dueOfFormat(clear.lines, answers) : { lines: clear.lines, questions: [] };
+  const span = withinSpan(kind, due.lines, answers, { ...context, own: table.span ?? null });
   const { off = null, proofs = [] } = table;
   const questions: Question[] = [
     ...one.questions,
     ...(off !== null && answers.balance === undefined ? [offQuestion(off)] : []),
     ...clear.questions,
+    ...due.questions,
     ...span.questions,
   ];
   return {

@@ -86,7 +86,7 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
         });
     const check = checkOf(statement, entries.filter(isBooked));
     if (check.proof) proofs.push(check.proof);
-    off ??= check.off;
+    off ??= check.off ?? miscounted(statement, entries);
   }
   const span = spanOf(
     statements.flatMap((statement) =>
@@ -96,6 +96,15 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
   return rows.length === 0
     ? fail("file.no_rows")
     : ok(agreedTable("bank", rows, { proofs, off, span }));
+}
+
+/** Entries that a statement says to have, and has not: a part of it is missing. Some count booked ones alone. */
+function miscounted(statement: XmlNode, entries: readonly XmlNode[]): string | null {
+  const said = textAt(statement, "TxsSummry", "TtlNtries", "NbOfNtries");
+  const counts = [entries.length, entries.filter(isBooked).length];
+  return said === null || counts.includes(Number(said))
+    ? null
+    : `the statement says that it has ${said} entries, and has ${entries.length}`;
 }
 
 /** How the number of a statement's account ends. */
@@ -134,7 +143,9 @@ function linesOf(entry: XmlNode): Record<string, string>[] {
     currency,
   };
   const details = allAt(entry, "NtryDtls").flatMap((node) => allAt(node, "TxDtls"));
-  const parts = details.map((detail) => partOf(detail, digits, Math.sign(minor)));
+  const parts = details.map((detail) =>
+    partOf(detail, { digits, currency, sign: Math.sign(minor) }),
+  );
   const sum = parts.reduce((total: number, part) => total + (part ?? 0), 0);
   const words = textAt(entry, "AddtlNtryInf") ?? "";
   if (details.length > 1 && parts.every((part) => part !== null) && sum === minor)

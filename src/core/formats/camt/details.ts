@@ -5,11 +5,17 @@ import { decimalOf } from "../agreedTable";
  * The sum of a detail of an entry in minor units, with the sign of its own mark, else of the entry;
  * null where it has none of its own.
  */
-export function partOf(detail: XmlNode, digits: number, sign: number): number | null {
-  const text = textAt(detail, "Amt") ?? textAt(detail, "AmtDtls", "TxAmt", "Amt");
+export function partOf(detail: XmlNode, { digits, currency, sign }: Entry): number | null {
+  const amount = at(detail, "Amt") ?? at(detail, "AmtDtls", "TxAmt", "Amt");
+  const text = amount?.text.trim() ?? null;
+  // What was paid in another currency is no part of the entry.
+  if ((amount?.attributes.Ccy ?? currency) !== currency) return null;
   if (text === null || !/^\d{1,15}(?:\.\d{1,5})?$/.test(text)) return null;
   return (SIGNS[textAt(detail, "CdtDbtInd") ?? ""] ?? sign) * minorOf(text, digits);
 }
+
+/** What a detail's entry is in, and its way. */
+type Entry = { readonly digits: number; readonly currency: string; readonly sign: number };
 
 const SIGNS: Readonly<Record<string, number>> = { CRDT: 1, DBIT: -1 };
 
@@ -65,7 +71,8 @@ export function remittanceRows(
   shared: Readonly<Record<string, string>>,
   digits: number,
 ): Record<string, string>[] {
-  const own = partOf(detail, digits, 1);
+  const currency = shared.currency ?? "";
+  const own = partOf(detail, { digits, currency, sign: 1 });
   const total = own === null ? (shared.total ?? "") : decimalOf(own, digits);
   const trace =
     textAt(detail, "Refs", "EndToEndId") ??

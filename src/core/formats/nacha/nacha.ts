@@ -63,7 +63,8 @@ export function nachaTable(
   const rows = noticeRows(records);
   const paid = remittanceTable(records, isoDay);
   const off = wrongHash(records);
-  if (rows.length === 0) return paid ? ok({ ...paid, off }) : fail("file.no_rows");
+  if (rows.length === 0)
+    return paid ? ok({ ...paid, off: off ?? paid.off ?? null }) : fail("file.no_rows");
   const doubts = paid && rows[0] ? [{ line: rows[0].line, mark: "beside" as const }] : [];
   return ok({ headers: HEADERS, rows, kind: "returns", off, doubts });
 }

@@ -1,4 +1,4 @@
-import { agreedTable, type AgreedRow } from "../agreedTable";
+import { agreedTable, type AgreedRow, decimalOf } from "../agreedTable";
 import type { Table } from "../csv/table";
 import { documentsIn, segmentsOf } from "../x820/segments";
 
@@ -39,7 +39,21 @@ export function remittanceTable(
   const rows = entries
     .filter(({ record, parts }) => parts.length > 0 && /[1-4]/.test(record[2] ?? ""))
     .flatMap(rowsOf);
-  return rows.length === 0 ? null : agreedTable("remittance", rows);
+  const off = entries.map(offOf).find((words) => words !== null) ?? null;
+  return rows.length === 0 ? null : agreedTable("remittance", rows, { off });
+}
+
+/** What does not add up of a credit's documents; null where they come to it, or none is named. */
+function offOf({ record, line, parts }: Entry): string | null {
+  const documents = documentsIn(segmentsOf(parts.join("")));
+  const paid = documents.reduce(
+    (sum, { amount }) => sum + Math.round(Number(amount || "0") * 100),
+    0,
+  );
+  const cents = Number(cut(record, 30, 39));
+  return documents.length === 0 || paid === cents
+    ? null
+    : `the documents of the payment on line ${line} come to ${decimalOf(paid, 2)}, and it is ${decimalOf(cents, 2)}`;
 }
 
 function rowsOf({ record, line, company, on, parts }: Entry): AgreedRow[] {

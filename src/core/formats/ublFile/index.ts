@@ -26,6 +26,7 @@ function ublTable(text: string): Result<Table> {
     balance: written(payable),
     tax: written(tax),
     poNumber: poNumber ?? "",
+    terms: read.value.terms ?? "",
   };
   return ok(
     agreedTable("invoices", [{ line: 1, fields, doubt: doubtOf(read.value) }], {

@@ -1,4 +1,4 @@
-import { addDays, type Day, formatDay } from "@/core/calendar";
+import { addDays, type Day, formatDay, parseDay } from "@/core/calendar";
 
 import type { Made } from "../canonical";
 import { isOutside, type OwnSpan } from "./ownSpan";
@@ -19,7 +19,8 @@ const OPENED = new Set(["bank", "processor"]);
 
 const dayOfLine = (kind: string, { fields }: Line): Day | null => {
   const text = (BOOK_DAY[kind] ?? []).map((field) => fields[field] ?? "").find((day) => day !== "");
-  return text !== undefined && /^\d{4}-\d\d-\d\d$/.test(text) ? (text as Day) : null;
+  const day = parseDay(text ?? "", "ymd");
+  return day.ok ? day.value : null;
 };
 
 type Spans = ReadingContext & { own: OwnSpan | null };
