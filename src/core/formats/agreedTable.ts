@@ -20,6 +20,7 @@ type Checks = {
   readonly proofs?: readonly string[];
   readonly off?: string | null;
   readonly span?: Table["span"];
+  readonly madeOutTo?: string | null;
 };
 
 /** From the first to the last of the days that a file says it is of, as ISO text; null where they are none. */
@@ -33,7 +34,7 @@ export function spanOf(days: readonly string[]): NonNullable<Table["span"]> | nu
 export function agreedTable(
   kind: FileKind,
   rows: readonly AgreedRow[],
-  { proofs = [], off = null, span = null }: Checks = {},
+  { proofs = [], off = null, span = null, madeOutTo = null }: Checks = {},
 ): Table {
   const fields = FIELDS[kind];
   // Rows are told apart by their line: where several stand on one, they are numbered.
@@ -46,6 +47,7 @@ export function agreedTable(
     proofs,
     off,
     span,
+    madeOutTo,
     headers: fields.map(({ names, field }) => names[0] ?? field),
     rows: rows.map((row, at) => ({
       line: lineOf(row, at),

@@ -11,6 +11,8 @@ export type Doubt =
   | "corrected"
   | "credit_note"
   | "no_credit_note"
+  /** It is made out to the business whose book this is. */
+  | "own_bill"
   /** Beside its lines the file has others of another kind, which are not taken in with them. */
   | "beside";
 

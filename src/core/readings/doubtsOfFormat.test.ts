@@ -7,6 +7,7 @@ const CONTEXT = {
   cutOverOn: null,
   currency: "USD",
   timeZone: "America/New_York",
+  ownName: "Kestrel Row Clay & Kiln",
 } as never;
 
 const tableOf = (text: string): Table => {
@@ -112,6 +113,16 @@ describe("a UBL document", () => {
     expect(taken(ubl("CreditNote", "380"), heads, { no_credit_note: "turn" })).toEqual([
       "108.00 108.00 8.00",
     ]);
+  });
+  it("that is made out to the business of the book is asked about", () => {
+    expect(
+      asked(
+        ubl("Invoice", "380").replace(
+          "Brightwater",
+          "Kestrel Row, Clay & Kiln".replace("&", "&amp;"),
+        ),
+      ),
+    ).toEqual(["own_bill"]);
   });
   it("is owed what its total is less what was paid, rounded as it says (EN 16931-1, BR-CO-16)", () => {
     const rounded = '<cbc:PayableRoundingAmount currencyID="USD">0.02</cbc:PayableRoundingAmount>';

@@ -51,6 +51,14 @@ const DOUBTS: Readonly<Record<Doubt, Doubted>> = {
       { answer: "turn", result: "an invoice" },
     ],
   },
+  own_bill: {
+    words: () =>
+      "The document is made out to the business of this book itself: it looks like a bill to pay, which is not owed to it.",
+    choices: [
+      { answer: "leave", result: "a bill to pay: left out" },
+      { answer: "keep", result: "an invoice of this book all the same" },
+    ],
+  },
   beside: {
     words: () =>
       "Beside its returns and notices the file has payments with their advice: only the returns and notices are taken in.",

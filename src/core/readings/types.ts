@@ -23,6 +23,8 @@ export type ReadingContext = {
   /** The currency of the account that the file belongs to, else the book's. */
   readonly currency: Currency;
   readonly timeZone: string;
+  /** What the business is called whose book it is; null without a book. */
+  readonly ownName?: string | null;
   /** The last four digits of the bank account that the file belongs to; null where nobody said them. */
   readonly accountEnds?: string | null;
 };

@@ -1,4 +1,10 @@
-import type { FileKind, MappingSpec, Refusal } from "@/core/formats";
+import {
+  type FileKind,
+  type MappingSpec,
+  plainWords,
+  type Refusal,
+  type Table,
+} from "@/core/formats";
 
 import { bankTable } from "./bank/bankTable";
 import {
@@ -104,7 +110,11 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
     line: row.line,
     fields: Object.fromEntries(Object.keys(columns).map((field) => [field, cells.of(row, field)])),
   }));
-  const clear = doubtsOfFormat(rows, table.doubts ?? [], answers);
+  const clear = doubtsOfFormat(
+    rows,
+    [...(table.doubts ?? []), ...ownBills(table, context)],
+    answers,
+  );
   const due =
     kind === "invoices" ? dueOfFormat(clear.lines, answers) : { lines: clear.lines, questions: [] };
   const span = withinSpan(kind, due.lines, answers, { ...context, own: table.span ?? null });
@@ -133,6 +143,15 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
     refused: [],
     proofs: [...one.proofs, ...proofs, ...(off === null ? [] : [off])],
   };
+}
+
+/** Documents that are made out to whom the book is of. */
+function ownBills(
+  { madeOutTo, rows }: Table,
+  { ownName }: ReadingContext,
+): NonNullable<Table["doubts"]> {
+  const [to, own] = [madeOutTo, ownName].map((name) => plainWords(name ?? ""));
+  return own !== "" && to === own ? rows.map(({ line }) => ({ line, mark: "own_bill" })) : [];
 }
 
 const offQuestion = (off: string): Question => ({

@@ -9,10 +9,7 @@ import { delimiterOf } from "./delimiter";
 import { headAt, NO_HEAD } from "./head";
 import { listAround, sheetsOf } from "./sheets";
 
-/**
- * A table as a file gives it: a header and rows of text. `line` counts records with the header as
- * 1, as a spreadsheet does.
- */
+/** A table as a file gives it: a header and rows of text. `line` counts records, the header as 1. */
 export type Table = {
   /** The kind of file, where a published format says so: its cells are in the agreed layout then. */
   readonly kind?: FileKind;
@@ -32,6 +29,8 @@ export type Table = {
   readonly above?: readonly string[];
   /** The lists of a workbook with several, each with the line of its head. */
   readonly sheets?: readonly SheetList[];
+  /** Whom a document of a published format is made out to. */
+  readonly madeOutTo?: string | null;
   /** The days that a file of a published format says it is of. */
   readonly span?: { readonly from: Day; readonly to: Day } | null;
   readonly headers: readonly string[];

@@ -31,6 +31,7 @@ function ublTable(text: string): Result<Table> {
   return ok(
     agreedTable("invoices", [{ line: 1, fields, doubt: doubtOf(read.value) }], {
       proofs: ["lines, tax and total are what one another say"],
+      madeOutTo: buyer.name,
     }),
   );
 }

@@ -59,7 +59,7 @@ export function readingOf(
       : null;
   const read = understand(
     { table, kind, columns, answers },
-    { today, cutOverOn, currency, timeZone, accountEnds },
+    { today, cutOverOn, currency, timeZone, accountEnds, ownName: settings.name },
   );
   return ok({
     ...read,
