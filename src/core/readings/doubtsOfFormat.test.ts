@@ -50,6 +50,7 @@ describe("an OFX statement", () => {
   it("whose debit is written as money that came is asked about, and turned as was said", () => {
     const file = ofx(transaction("DEBIT", "25.00", "a1"), transaction("CREDIT", "40.00", "a2"));
     expect(asked(file)).toEqual(["wrong_side"]);
+    expect(understood(file).questions[0]?.words).toContain("calls line 2 a debit");
     expect(taken(file, ["id", "amount"], { wrong_side: "turn" })).toEqual([
       "a1 -25.00",
       "a2 40.00",

@@ -8,30 +8,31 @@ type Line = Made["rows"][number];
 type Effect = "keep" | "turn" | "leave";
 
 type Doubted = {
-  readonly words: (count: number) => string;
+  readonly words: (lines: string) => string;
   readonly choices: readonly { readonly answer: Effect; readonly result: string }[];
 };
 
-const lines = (count: number): string => (count === 1 ? "1 line" : `${count} lines`);
+const linesOf = ([first = 0, ...others]: readonly number[]): string =>
+  others.length === 0 ? `line ${first}` : `${others.length + 1} lines (first line ${first})`;
 
 /** How each doubt is asked about, and what may be answered. */
 const DOUBTS: Readonly<Record<Doubt, Doubted>> = {
   wrong_side: {
-    words: (count) =>
-      `The bank calls ${lines(count)} a debit and writes money that came, or a credit and writes money that went.`,
+    words: (lines) =>
+      `The bank calls ${lines} a debit and writes money that came, or a credit and writes money that went.`,
     choices: [
       { answer: "turn", result: "what it calls them is right: their sums are turned" },
       { answer: "keep", result: "their sums are right" },
     ],
   },
   taken_back: {
-    words: (count) =>
-      `The bank takes back ${lines(count)} that it sent before. What an earlier file brought of that stands in the book until it is undone there.`,
+    words: (lines) =>
+      `The bank takes back ${lines} that it sent before. What an earlier file brought of that stands in the book until it is undone there.`,
     choices: [{ answer: "leave", result: "leave out what is taken back: it is no money" }],
   },
   corrected: {
-    words: (count) =>
-      `The bank sends ${lines(count)} to correct what it sent before: what they correct may stand in the book.`,
+    words: (lines) =>
+      `The bank sends ${lines} to correct what it sent before: what they correct may stand in the book.`,
     choices: [
       { answer: "keep", result: "take them in: those that stand in the book already are known" },
       { answer: "leave", result: "leave them out" },
@@ -81,19 +82,23 @@ export function doubtsOfFormat(
   answers: Answers,
 ): { lines: Line[]; leftOut: LeftOut[]; questions: Question[] } {
   const doubts = new Map(marks.map(({ line, mark }) => [line, mark]));
-  const counts = new Map<Doubt, number>();
+  const open = new Map<Doubt, number[]>();
   const leftOut: LeftOut[] = [];
   const kept = made.flatMap((row): Line[] => {
     const doubt = doubts.get(row.line);
     if (doubt === undefined) return [row];
     const said = DOUBTS[doubt].choices.find(({ answer }) => answer === answers[doubt])?.answer;
-    if (said === undefined) counts.set(doubt, (counts.get(doubt) ?? 0) + 1);
+    if (said === undefined) {
+      const before = open.get(doubt);
+      if (before) before.push(row.line);
+      else open.set(doubt, [row.line]);
+    }
     if (said === "leave") leftOut.push({ line: row.line, why: "said" });
     return said === "leave" ? [] : [said === "turn" ? turnedRow(row) : row];
   });
-  const questions = [...counts].map(([key, count]) => ({
+  const questions = [...open].map(([key, of]) => ({
     key,
-    words: DOUBTS[key].words(count),
+    words: DOUBTS[key].words(linesOf(of)),
     choices: DOUBTS[key].choices,
   }));
   return { lines: kept, leftOut, questions };
