@@ -76,6 +76,19 @@ describe("a dry run of activity", () => {
     ).toEqual([]);
   });
 
+  it("is refused where the import would be, as no sum can hold what comes", () => {
+    book = TestBook.ready();
+    const lines = Array.from(
+      { length: 9001 },
+      (_, at) => `x${at},charge,2026-11-05,10000000000.00,po_1`,
+    );
+    const text = `id,kind,occurred_on,gross,payout_id\n${lines.join("\n")}\n`;
+    expect(book.take("processor", text, { account: "card", rehearse: true })).toMatchObject({
+      ok: false,
+      error: { code: "sum.total" },
+    });
+  });
+
   it("writes plain charges together, and one by one where advice waits for its receipt", () => {
     book = TestBook.ready();
     const rowsSeen = (): number => {

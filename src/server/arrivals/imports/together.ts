@@ -1,5 +1,6 @@
-import { add } from "@/core/money";
 import type { ActivityRecord } from "@/core/formats";
+import { LARGEST_TOTAL } from "@/core/gate";
+import { add } from "@/core/money";
 import { looseAdvice } from "@/db/remittances";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -33,6 +34,8 @@ export class Together {
     const { kind, settledOn, currency, payoutId } = row;
     const key = `${kind} ${settledOn} ${currency} ${payoutId ?? "none"}`;
     const before = this.rows.get(key);
+    // What no sum can hold is written by itself, and refused where the account is added up.
+    if (before && Math.abs(before.amount + row.amount) > LARGEST_TOTAL) return false;
     if (before) before.amount = add(before.amount, row.amount);
     else this.rows.set(key, { ...row, externalId: `${key} together`, relatedId: null });
     return true;
