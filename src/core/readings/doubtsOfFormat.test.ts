@@ -67,6 +67,13 @@ describe("an OFX statement", () => {
     expect(leftOut(ofx(first, replace))).toEqual(["2 replaced"]);
     expect(taken(ofx(first, remove), ["id"])).toEqual([]);
     expect(leftOut(ofx(first, remove))).toEqual(["2 replaced", "3 replaced"]);
+    // A correction of a correction is the line that was told first; one of an earlier file is asked about.
+    const again = transaction("CREDIT", "130.00", "a4", "<CORRECTFITID>a3<CORRECTACTION>REPLACE");
+    expect(taken(ofx(first, replace, again), ["id", "amount"])).toEqual(["a2 130.00"]);
+    expect([asked(ofx(replace)), asked(ofx(again))]).toEqual([["corrected"], ["corrected"]]);
+    expect(taken(ofx(replace, again), ["id"], { corrected: "keep" })).toEqual(["a2"]);
+    const round = transaction("CREDIT", "1.00", "b1", "<CORRECTFITID>b1<CORRECTACTION>REPLACE");
+    expect(taken(ofx(round), ["id"])).toEqual(["b1"]);
     // What was deleted stands in an earlier file: a person has to undo it.
     expect(asked(ofx(remove))).toEqual(["taken_back"]);
     expect(leftOut(ofx(remove), { taken_back: "leave" })).toEqual(["2 said"]);

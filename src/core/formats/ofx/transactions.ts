@@ -36,13 +36,30 @@ export function rowsOf(transactions: readonly Transaction[]): AgreedRow[] {
   const correctedBy = new Map<string, Transaction>();
   for (const one of transactions)
     if (one.said.CORRECTFITID) correctedBy.set(one.said.CORRECTFITID, one);
-  const ids = new Set(transactions.map(({ said }) => said.FITID));
+  const byId = new Map(transactions.map((one) => [one.said.FITID, one]));
   return transactions.map((one) => ({
     line: one.line,
-    fields: fieldsOf(one),
-    aside: asideOf(one, correctedBy, ids),
-    doubt: doubtOf(one),
+    fields: { ...fieldsOf(one), id: rootOf(one, byId) },
+    aside: asideOf(one, correctedBy, byId),
+    doubt: doubtOf(one, byId),
   }));
+}
+
+type ById = ReadonlyMap<string | undefined, Transaction>;
+
+/** The id of what was told first: a correction is known as the line that it corrects, and so on down. */
+function rootOf(one: Transaction, byId: ById): string {
+  const seen = new Set<Transaction>();
+  let here = one;
+  while (!seen.has(here)) {
+    seen.add(here);
+    const before = here.said.CORRECTFITID;
+    if (before === undefined) break;
+    const next = byId.get(before);
+    if (!next) return before;
+    here = next;
+  }
+  return here.said.FITID ?? "";
 }
 
 const isTakenBack = ({ said }: Transaction): boolean => said.CORRECTACTION === "DELETE";
@@ -51,28 +68,28 @@ const isTakenBack = ({ said }: Transaction): boolean => said.CORRECTACTION === "
 function asideOf(
   one: Transaction,
   correctedBy: ReadonlyMap<string, Transaction>,
-  ids: ReadonlySet<string | undefined>,
+  byId: ById,
 ): Aside | null {
   const { FITID = "", CORRECTFITID = "" } = one.said;
   if (one.isPending) return "not_yet";
   const later = correctedBy.get(FITID) ?? correctedBy.get(CORRECTFITID);
   if (later && later !== one) return "replaced";
-  return isTakenBack(one) && ids.has(CORRECTFITID) ? "replaced" : null;
+  return isTakenBack(one) && byId.has(CORRECTFITID) ? "replaced" : null;
 }
 
-function doubtOf(one: Transaction): Doubt | null {
+function doubtOf(one: Transaction, byId: ById): Doubt | null {
   if (isTakenBack(one)) return "taken_back";
+  // What it corrects came in a file before, perhaps as a correction of a third.
+  if (one.said.CORRECTFITID !== undefined && !byId.has(one.said.CORRECTFITID)) return "corrected";
   const way = ONE_WAY[one.said.TRNTYPE ?? ""];
   const sum = Number(decimal(one.said.TRNAMT ?? ""));
   return way !== undefined && sum * way < 0 ? "wrong_side" : null;
 }
 
-/** A correction bears the id of what it corrects, so that it is known as the same line. */
 function fieldsOf({ said, account, currency }: Transaction): Record<string, string> {
   const { NAME = "", MEMO = "", CHECKNUM = "" } = said;
   return {
     account,
-    id: said.CORRECTFITID ?? said.FITID ?? "",
     postedOn: dayOf(said.DTPOSTED ?? said.DTTRAN ?? ""),
     amount: decimal(said.TRNAMT ?? ""),
     currency: said.CURSYM || currency,

@@ -2,12 +2,10 @@ import { parseTerms } from "@/core/calendar";
 
 import type { Made } from "../canonical";
 import type { Answers, Question } from "../types";
+import { AT_ISSUE, OFFERED } from "./dueOfInvoices";
 import { termsIn } from "./termsIn";
 
 type Line = Made["rows"][number];
-
-const AT_ISSUE = "issue";
-const OFFERED = ["n/30", "n/14"];
 
 /**
  * Invoices of a published format with terms that can be read: as they stand in words there, else as

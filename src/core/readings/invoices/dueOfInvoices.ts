@@ -7,8 +7,8 @@ import type { Question } from "../types";
 import { writtenDay } from "../days/writtenDay";
 
 /** Terms that are offered where a list says none; others may be answered too. */
-const OFFERED = ["n/30", "n/14"] as const;
-const AT_ISSUE = "issue";
+export const OFFERED = ["n/30", "n/14"] as const;
+export const AT_ISSUE = "issue";
 
 const saysNothing = (reading: Reading, row: Row): boolean =>
   ["dueOn", "terms"].every((field) => reading.cells.of(row, field) === "") &&
