@@ -72,7 +72,7 @@ describe("every proof is off when what it proves is", () => {
     ],
     [
       "an entry never took effect",
-      "DELETE FROM posting WHERE entry_id = (SELECT max(entry_id) FROM posting)",
+      "DELETE FROM posting WHERE first_entry = (SELECT max(first_entry) FROM posting)",
       ["entries"],
     ],
     [

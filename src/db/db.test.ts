@@ -26,7 +26,7 @@ beforeEach(() => {
     INSERT INTO command (id, key, name, actor, at, result) VALUES (1, 'k', 'n', 'a', 'now', 'null');
     INSERT INTO entry (id, event, posted_on, document_kind, document_id, document, act_id) VALUES (1, 'invoice', '2026-11-24', 'open_item', 1, 'd', 1);
     INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES (1, 1, 1, 'USD', 100, 100), (1, 2, 2, 'USD', -100, -100);
-    INSERT INTO posting (entry_id) VALUES (1); COMMIT;`);
+    INSERT INTO posting (first_entry, last_entry) VALUES (1, 1); COMMIT;`);
 });
 afterEach(() => {
   db.close();
@@ -51,7 +51,7 @@ describe("the journal is append only, and the database itself holds to it", () =
       "a line for an entry already posted",
       "INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES (1, 3, 1, 'USD', 5, 5)",
     ],
-    ["posting twice", "INSERT INTO posting (entry_id) VALUES (1)"],
+    ["posting twice", "INSERT INTO posting (first_entry, last_entry) VALUES (1, 1)"],
     ["taking a posting back", "DELETE FROM posting"],
   ])("refuses %s", (_case, sql) => {
     expect(() => db.exec(sql)).toThrow(/append only|already posted/);
@@ -66,7 +66,27 @@ describe("the journal is append only, and the database itself holds to it", () =
     db.exec(
       `INSERT INTO entry (id, event, posted_on, document_kind, document_id, document, act_id) VALUES (2, 'invoice', '2026-11-24', 'open_item', 1, 'd', 1); INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES ${lines};`,
     );
-    expect(() => db.exec("INSERT INTO posting (entry_id) VALUES (2)")).toThrow(/does not foot/);
+    expect(() => db.exec("INSERT INTO posting (first_entry, last_entry) VALUES (2, 2)")).toThrow(
+      /does not foot/,
+    );
+  });
+  it.each(["INSERT", "REPLACE"])("refuses a run with one that is posted: %s", (verb) => {
+    const more = [2, 3].map((id) => `(${id}, 'invoice', '2026-11-24', 'open_item', 1, 'd', 1)`);
+    const lines = [2, 3].map((id) => `(${id}, 1, 1, 'USD', 7, 7), (${id}, 2, 2, 'USD', -7, -7)`);
+    db.exec(
+      `INSERT INTO entry (id, event, posted_on, document_kind, document_id, document, act_id) VALUES ${more.join(", ")}; INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) VALUES ${lines.join(", ")};`,
+    );
+    const post = (first: number, last: number): void =>
+      db.exec(`${verb} INTO posting (first_entry, last_entry) VALUES (${first}, ${last})`);
+    expect(() => post(1, 3)).toThrow(/append only/);
+    // One that is not there does not foot.
+    expect(() => post(2, 4)).toThrow(/does not foot/);
+    post(2, 3);
+    expect(() => post(3, 3)).toThrow(/append only/);
+    expect(db.all("SELECT balance FROM account_now ORDER BY id")).toEqual([
+      { balance: 114 },
+      { balance: -114 },
+    ]);
   });
   it("keeps each account's balance beside it as entries take effect", () => {
     expect(

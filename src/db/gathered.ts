@@ -40,7 +40,13 @@ export const ENTRY_LINES: Gathering = {
   isNumbered: false,
 };
 
-export const POSTINGS: Gathering = { table: "posting", columns: ["entry_id"], isNumbered: false };
+/** Entries that take effect, from the first to the last. */
+export const POSTINGS: Gathering = {
+  table: "posting",
+  columns: ["first_entry", "last_entry"],
+  isNumbered: false,
+  isRun: true,
+};
 
 /** A table before those that name it, and lines before the posting that they foot for. */
 export const ACTIVITY_TABLES: readonly Gathering[] = [

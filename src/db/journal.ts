@@ -89,7 +89,7 @@ export function insertEntry(
       line.item?.kind ?? null,
       line.item?.id ?? null,
     );
-  db.insert(POSTINGS, id);
+  db.insert(POSTINGS, id, id);
   return id;
 }
 

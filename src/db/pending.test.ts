@@ -8,7 +8,13 @@ import type { Gathering } from "./pending";
 
 const PARENT: Gathering = { table: "parent", columns: ["name"], isNumbered: true };
 const CHILD: Gathering = { table: "child", columns: ["parent_id"], isNumbered: false };
-const ORDER = [PARENT, CHILD];
+const RUN: Gathering = {
+  table: "run",
+  columns: ["first", "last"],
+  isNumbered: false,
+  isRun: true,
+};
+const ORDER = [PARENT, CHILD, RUN];
 
 let folder: string;
 let db: Db;
@@ -17,7 +23,8 @@ beforeEach(() => {
   db = createFile(join(folder, "book.sqlite"));
   db.exec(
     `CREATE TABLE parent (id INTEGER PRIMARY KEY, name TEXT NOT NULL) STRICT;
-     CREATE TABLE child (parent_id INTEGER NOT NULL REFERENCES parent (id)) STRICT`,
+     CREATE TABLE child (parent_id INTEGER NOT NULL REFERENCES parent (id)) STRICT;
+     CREATE TABLE run (first INTEGER PRIMARY KEY, last INTEGER NOT NULL) STRICT`,
   );
 });
 afterEach(() => {
@@ -91,5 +98,18 @@ describe("rows that wait to be inserted together", () => {
   it("are held to what the tables demand", () => {
     const work = (): number => db.insert(CHILD, 99);
     expect(() => db.transaction(() => db.gathering(ORDER, work))).toThrow(/FOREIGN KEY/);
+  });
+  it("are one row where they are runs that follow on, until they are written", () => {
+    db.transaction(() =>
+      db.gathering(ORDER, () => {
+        for (const at of [1, 2, 3, 5, 6]) db.insert(RUN, at, at);
+        expect(db.all("SELECT * FROM run")).toEqual([
+          { first: 1, last: 3 },
+          { first: 5, last: 6 },
+        ]);
+        db.insert(RUN, 7, 7);
+      }),
+    );
+    expect(db.all("SELECT * FROM run WHERE first > 5")).toEqual([{ first: 7, last: 7 }]);
   });
 });

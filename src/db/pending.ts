@@ -7,6 +7,8 @@ export type Gathering = {
   readonly table: string;
   readonly columns: readonly string[];
   readonly isNumbered: boolean;
+  /** Whether a row is a run of numbers, from the first to the last: one that follows on waits as one with it. */
+  readonly isRun?: boolean;
 };
 
 /** So many rows go into one statement. */
@@ -38,6 +40,7 @@ export class Pending {
   /** Takes a row in; gives its id, 0 where the table has none. */
   add(table: string, values: readonly Value[]): number {
     const waiting = this.waitingFor(table);
+    if (waiting.of.isRun === true && followsOn(waiting.values, values)) return 0;
     if (this.count >= MOST) this.write();
     this.count += 1;
     if (!waiting.of.isNumbered) {
@@ -96,6 +99,14 @@ export class Pending {
     this.tables.set(table, waiting);
     return waiting;
   }
+}
+
+/** Whether a run goes on where the last that waits ends, which then ends with it. */
+function followsOn(waiting: Value[], [first, last]: readonly Value[]): boolean {
+  const end = waiting.at(-1);
+  if (typeof end !== "number" || end + 1 !== first || last === undefined) return false;
+  waiting[waiting.length - 1] = last;
+  return true;
 }
 
 function writeAll(waiting: Waiting): void {

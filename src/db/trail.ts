@@ -173,7 +173,7 @@ export function* entryTexts(db: Db, from: number, to: number): Generator<string>
   const texts = db.each<{ row: string }>(
     `SELECT json_array(
          'entry', e.id, e.event, e.posted_on, e.document_kind, e.document_id, e.document, e.customer_id, e.act_id,
-         e.reverses, e.dated_for, EXISTS (SELECT 1 FROM posting p WHERE p.entry_id = e.id),
+         e.reverses, e.dated_for, coalesce((SELECT p.last_entry FROM posting p WHERE p.first_entry <= e.id ORDER BY p.first_entry DESC LIMIT 1) >= e.id, 0),
          (SELECT json_group_array(
                    json_array(l.line_no, l.account_id, l.currency, l.amount, l.book_amount, l.item_kind, l.item_id)
                    ORDER BY l.line_no)

@@ -150,12 +150,12 @@ export function unreconciledDocuments(db: Db, roles: readonly Role[]): Unreconci
 
 /**
  * Entries that do not foot or have fewer than two lines, and those that never
- * took effect. Lines and postings belong to entries, one posting to each (the
+ * took effect. Lines and postings belong to entries, each in one run of postings (the
  * database sees to that), so that what is missing shows in how many there are.
  */
 export function unbalancedEntries(db: Db): number {
   const found = db.get<{ bad: number; withLines: number; entries: number; posted: number }>(
-    "SELECT coalesce(sum(bad), 0) AS bad, count(*) AS withLines, (SELECT count(*) FROM entry) AS entries, (SELECT count(*) FROM posting) AS posted FROM (SELECT count(*) < 2 OR sum(book_amount) <> 0 AS bad FROM entry_line GROUP BY entry_id)",
+    "SELECT coalesce(sum(bad), 0) AS bad, count(*) AS withLines, (SELECT count(*) FROM entry) AS entries, (SELECT coalesce(sum(last_entry - first_entry + 1), 0) FROM posting) AS posted FROM (SELECT count(*) < 2 OR sum(book_amount) <> 0 AS bad FROM entry_line GROUP BY entry_id)",
   );
   return found ? found.bad + (found.entries - found.withLines) + (found.entries - found.posted) : 0;
 }

@@ -89,7 +89,7 @@ function million(): Measure[] {
       db.exec(
         `INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) SELECT id, 2, ${income.id}, 'USD', (100 + document_id % 900) * iif(event = 'apply', 1, -1), (100 + document_id % 900) * iif(event = 'apply', 1, -1) FROM entry`,
       );
-      db.exec("INSERT INTO posting (entry_id) SELECT id FROM entry");
+      db.exec("INSERT INTO posting (first_entry, last_entry) SELECT id, id FROM entry");
     });
     const opened = openBookToRead(BOOK);
     if (!opened.ok) throw new Error(opened.error.code);
