@@ -106,6 +106,9 @@ describe("a written sum", () => {
     ]);
     expect(writtenSum("€ 5,00")).toMatchObject({ currency: "EUR" });
     expect(writtenSum("$5")).toMatchObject({ currency: "dollar" });
+    expect(writtenSum("¥1,200")).toMatchObject({ currency: "yen", digits: "1,200" });
+    expect(writtenSum("-12,50 kr.")).toMatchObject({ currency: "crown", negative: true });
+    expect(writtenSum("120,50 Kč")).toMatchObject({ currency: "CZK", digits: "120,50" });
     expect(writtenSum("5.00 DR")).toMatchObject({ side: "debit", digits: "5.00" });
   });
 });

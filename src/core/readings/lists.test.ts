@@ -280,3 +280,46 @@ it("how often something was paid is not how much", () => {
   );
   expect(openIn(file)).toEqual(["balance", "column:Payments"]);
 });
+
+describe("what a spreadsheet did to a list", () => {
+  const sums = (sign: string): string =>
+    list(
+      "Id,Type,Date,Gross,Fee",
+      `a,charge,2026-11-12,"${sign}",""`,
+      `b,charge,2026-11-13,"${sign}",""`,
+    );
+  it.each([
+    ["¥1,200", ["JPY", "CNY", "USD"]],
+    ["1.200,50 kr", ["SEK", "NOK", "DKK", "ISK", "USD"]],
+    ["Rs. 1,200.50", ["INR", "PKR", "LKR", "USD"]],
+    ["$1,200.50", undefined],
+    ["S$1,200.50", undefined],
+  ])(
+    "a sign that several currencies share is asked about, unless one is the account's: %s",
+    (sign, choices) => {
+      const { questions } = readList(sums(sign));
+      const asked = questions.find(({ key }) => key === "currency");
+      expect(asked?.choices.map(({ answer }) => answer)).toEqual(choices);
+    },
+  );
+  it("lines that a sheet hides are asked about", () => {
+    const file = list(
+      "Id,Type,Date,Gross,Fee",
+      ...["a", "b", "c", "d"].map((id) => `${id},charge,2026-11-12,9.00,0.30`),
+      "\u241f,3,5",
+    );
+    expect(openIn(file)).toEqual(["hidden"]);
+    expect(leftOutOf(file, { answers: { hidden: "leave" } })).toEqual(["3 hidden", "5 hidden"]);
+    expect(linesIn("processor", file, { answers: { hidden: "take" } })).toHaveLength(4);
+  });
+  it("ids of which it left the first digits alone are no ids", () => {
+    const file = list(
+      "Id,Type,Date,Gross,Fee",
+      "1.23457E+19,charge,2026-11-12,9.00,0.30",
+      "b,charge,2026-11-13,9.00,0.30",
+    );
+    expect(readList(file).refused).toMatchObject([
+      { line: 2, field: "id", error: { code: "id.cut" } },
+    ]);
+  });
+});

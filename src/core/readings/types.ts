@@ -42,6 +42,7 @@ export const LEFT_OUT_WORDS = {
   no_money: "declined, voided, failed or a trial: no money",
   not_yet: "pending: no money yet",
   replaced: "told anew by a later line of the file",
+  hidden: "hidden in the sheet, left out as was said",
   said: "left out, as was said",
   not_ours: "of no concern here, as was said",
   before: "up to the cut-over day, in the opening balances",

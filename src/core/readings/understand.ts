@@ -19,6 +19,7 @@ import { Cells, type Row } from "./cells";
 import { customerTable } from "./customerTable";
 import { daysOfFile } from "./days/daysOfFile";
 import { doubtsOfFormat } from "./doubtsOfFormat";
+import { cutIds } from "./lines/cutIds";
 import { headSaid } from "./lines/headOfFile";
 import { dueOfFormat } from "./invoices/dueOfFormat";
 import { invoiceTable } from "./invoices/invoiceTable";
@@ -69,7 +70,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     wayOf: lines.wayOf,
     today: context.today,
   };
-  const bad = rows.flatMap((row) => unreadable(reading, row));
+  const bad = [...cutIds(cells, rows), ...rows.flatMap((row) => unreadable(reading, row))];
   const badLines = new Set(bad.map(({ line }) => line));
   const made = TABLES[file.kind](
     reading,

@@ -1,11 +1,13 @@
-import { mkdtempSync, writeFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
 import ExcelJS from "exceljs";
+import fc from "fast-check";
 import JSZip from "jszip";
+import Papa from "papaparse";
 
-import { SHEET_MARK } from "@/core/formats";
+import { HIDDEN_MARK, SHEET_MARK } from "@/core/formats";
 
 import { workbookAsCsv } from "./workbook";
 
@@ -36,7 +38,7 @@ describe("a workbook (XLSX, Office Open XML)", () => {
         'Date,Description,Amount\n2026-11-02,"Rent, ""studio""",-800\n2026-11-03 14:30,Sale,120.5\n',
     });
   });
-  it("keeps the cents of a sum that is shown with them, and what came to nothing", async () => {
+  it("keeps what is shown with a sum, its cents and its currency, and what came to nothing", async () => {
     const book = new ExcelJS.Workbook();
     const sheet = book.addWorksheet("November");
     sheet.addRows([
@@ -49,8 +51,24 @@ describe("a workbook (XLSX, Office Open XML)", () => {
     await book.xlsx.writeFile(path);
     expect(await workbookAsCsv(path)).toEqual({
       ok: true,
-      value: "Id,Amount,Fee\n7,100.00,#N/A\n8,99.50,=B3*0.03\n",
+      value: "Id,Amount,Fee\n7,$100.00,#N/A\n8,$99.50,=B3*0.03\n",
     });
+  });
+  it("names the lines that it hides at the end, and shows no sheet that it hides", async () => {
+    const book = new ExcelJS.Workbook();
+    book.addWorksheet("Old", { state: "hidden" }).addRows(LIST);
+    const sheet = book.addWorksheet("November");
+    sheet.addRows(LIST);
+    sheet.getRow(2).hidden = true;
+    const path = join(folder, "hidden.xlsx");
+    await book.xlsx.writeFile(path);
+    const text = await workbookAsCsv(path);
+    expect(text.ok && text.value.split("\n").slice(1)).toEqual([
+      '2026-11-02,"Rent, ""studio""",-800',
+      "2026-11-03 14:30,Sale,120.5",
+      `${HIDDEN_MARK},2`,
+      "",
+    ]);
   });
   it("with lists on several sheets is kept with each under its name; one without a list is refused", async () => {
     const two = await workbook({ October: LIST, Notes: [["only a note"]], November: LIST });
@@ -84,4 +102,60 @@ describe("a workbook (XLSX, Office Open XML)", () => {
     writeFileSync(path, bytes.subarray(0, 60));
     expect(await workbookAsCsv(path)).toMatchObject({ error: { code: "file.unreadable" } });
   });
+  it("ends in a result however it is cut or changed", async () => {
+    const bytes = readFileSync(await workbook({ October: LIST, November: LIST }));
+    const path = join(folder, "broken.xlsx");
+    for (let at = 0; at < 120; at += 1) {
+      const broken = Buffer.from(
+        bytes.subarray(0, at % 2 ? bytes.length : (bytes.length * at) >> 7),
+      );
+      if (at % 2) broken[(at * 7919) % broken.length] = (at * 31) % 256;
+      writeFileSync(path, broken);
+      const read = await workbookAsCsv(path);
+      expect(read.ok ? "read" : read.error.code).toMatch(/^(?:read|file\.\w+|workbook\.\w+)$/);
+    }
+  });
 });
+
+/** A workbook as a reader of another maker has it: words, numbers, and days as moments. */
+async function readElsewhere(path: string): Promise<string[][]> {
+  const book = new ExcelJS.Workbook();
+  await book.xlsx.readFile(path);
+  const rows: string[][] = [];
+  book.worksheets[0]?.eachRow((row) => {
+    const cells: string[] = [];
+    row.eachCell({ includeEmpty: true }, ({ value }) => {
+      if (value instanceof Date) cells.push(value.toISOString().slice(0, 16));
+      else cells.push(typeof value === "number" ? String(value) : ((value as string | null) ?? ""));
+    });
+    rows.push(cells);
+  });
+  return rows;
+}
+
+describe("a second reader (exceljs)", () => {
+  const word = fc.constantFrom("Alder & Co", "7", "007", "x<y>", "é ü ß", "a,b", 'say "no"');
+  const sum = fc.integer({ min: -9_999_999, max: 9_999_999 }).map((cents) => cents / 100);
+  const day = fc
+    .integer({ min: 0, max: 20_000 * 1440 })
+    .map((minutes) => new Date(Date.UTC(1990, 0, 1) + minutes * 60_000));
+  const line = fc.tuple(word, sum, day, word);
+
+  it("has the same words, numbers and days", () =>
+    fc.assert(
+      fc.asyncProperty(fc.array(line, { minLength: 2, maxLength: 8 }), async (lines) => {
+        const path = await workbook({ November: [["Who", "Sum", "When", "What"], ...lines] });
+        const text = await workbookAsCsv(path);
+        const ours = Papa.parse<string[]>(text.ok ? text.value.trimEnd() : "").data;
+        const theirs = await readElsewhere(path);
+        const moments = ours.map((cells) => cells.with(2, momentOf(cells[2] ?? "")));
+        expect(moments).toEqual(theirs);
+      }),
+      { numRuns: 25 },
+    ));
+});
+
+const momentOf = (text: string): string => {
+  const [day = "", time = "00:00"] = text.split(" ");
+  return /^\d/.test(text) ? `${day}T${time}` : text;
+};

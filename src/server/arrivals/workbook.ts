@@ -1,16 +1,23 @@
-import { createReadStream } from "node:fs";
-
 import { stringify } from "csv-stringify/sync";
-import ExcelJS from "exceljs";
-import yauzl from "yauzl";
 
-import { SHEET_MARK } from "@/core/formats";
+import {
+  formatsOfStyles,
+  HIDDEN_MARK,
+  partsRelated,
+  SHEET_MARK,
+  SheetReader,
+  sheetsOfBook,
+  StringsReader,
+  type XmlNode,
+  xmlTree,
+} from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
+
+import { Package } from "./package";
 
 /** What a workbook may unpack to: 590 kB can hold 600 MB, which would take a process with it. */
 const MOST_UNPACKED = 200_000_000;
 const MOST_ROWS = 200_000;
-const MOST_PARTS = 2000;
 
 type Problem = "workbook.large" | "workbook.empty" | "file.zip" | "file.unreadable" | "file.rows";
 
@@ -19,119 +26,110 @@ export const isPacked = (bytes: Uint8Array): boolean =>
   bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
 
 /**
- * The list of a workbook (XLSX, Office Open XML) as CSV: days as ISO, numbers with a point. Sizes
- * are looked at before anything is unpacked. Where several sheets have lists, each follows the other
- * under its mark, and which is meant is asked.
+ * The list of a workbook (XLSX, Office Open XML) as CSV: days as ISO, numbers with a point and with
+ * what the sheet shows around them. Sizes are looked at before anything is unpacked. Where several
+ * sheets have lists, each follows the other under its mark, and which is meant is asked; lines that
+ * the sheet hides are named at the end.
  */
 export async function workbookAsCsv(path: string): Promise<Result<string, Problem>> {
-  const parts = await partsOf(path);
-  if (!parts.ok) return parts;
-  if (!parts.value.names.some((name) => name === "xl/workbook.xml")) return fail("file.zip");
-  if (parts.value.size > MOST_UNPACKED)
+  const opened = await Package.open(path);
+  if (!opened.ok) return opened;
+  try {
+    return await readBook(opened.value);
+  } finally {
+    opened.value.close();
+  }
+}
+
+async function readBook(zip: Package): Promise<Result<string, Problem>> {
+  const main = await mainPart(zip);
+  if (main === null) return fail("file.zip");
+  if (zip.size > MOST_UNPACKED)
     return fail("workbook.large", {
-      size: Math.ceil(parts.value.size / 1_000_000),
+      size: Math.ceil(zip.size / 1_000_000),
       most: MOST_UNPACKED / 1_000_000,
     });
-  const sheets = await listsOf(path);
-  if (sheets === null) return fail("file.rows", { most: MOST_ROWS });
-  const [only, second] = sheets;
+  const sheets = await listsOf(zip, main);
+  if (!sheets.ok) return sheets;
+  const [only, second] = sheets.value;
   if (!only) return fail("workbook.empty");
-  const rows = second
-    ? sheets.flatMap((sheet) => [[SHEET_MARK, sheet.name], ...sheet.rows])
-    : only.rows;
+  const rows: string[][] = [];
+  const hidden: number[] = [];
+  for (const sheet of sheets.value) {
+    if (second) rows.push([SHEET_MARK, sheet.name]);
+    for (const row of sheet.hidden) hidden.push(rows.length + row);
+    for (const row of sheet.rows) rows.push(row);
+  }
   if (rows.length > MOST_ROWS) return fail("file.rows", { most: MOST_ROWS });
+  if (hidden.length > 0) rows.push([HIDDEN_MARK, ...hidden.map(String)]);
   return ok(stringify(rows, { quoted_match: /[,"\n\r]/ }));
 }
 
-/** The sheets that have a head and lines, each with its rows; null where one has more than is taken in. */
-async function listsOf(path: string): Promise<{ name: string; rows: string[][] }[] | null> {
-  const sheets: { name: string; rows: string[][] }[] = [];
-  const reader = new ExcelJS.stream.xlsx.WorkbookReader(createReadStream(path), {
-    sharedStrings: "cache",
-    styles: "cache",
-    worksheets: "emit",
-  });
-  for await (const sheet of reader) {
-    const rows: string[][] = [];
-    for await (const row of sheet) {
-      while (rows.length < row.number - 1) rows.push([]);
-      rows.push(cellsOf(row));
-      if (rows.length > MOST_ROWS) return null;
-    }
-    if (rows.filter((cells) => cells.some((cell) => cell !== "")).length > 1)
-      sheets.push({ name: (sheet as { name?: string }).name ?? "", rows });
-  }
-  return sheets;
+const RELATIONS = "_rels/.rels";
+const USUAL = "xl/workbook.xml";
+
+/** The part that holds the workbook; null where there is none, as in a packed folder or another document. */
+async function mainPart(zip: Package): Promise<string | null> {
+  const relations = await treeOf(zip, RELATIONS);
+  const told = relations ? partsRelated(relations, "").byKind.get("officeDocument") : undefined;
+  const path = told !== undefined && zip.has(told) ? told : USUAL;
+  return zip.has(path) && path.endsWith(".xml") ? path : null;
 }
 
-/** The parts of a packed file and what they unpack to, as its directory declares. */
-function partsOf(
-  path: string,
-): Promise<Result<{ names: string[]; size: number }, "file.unreadable">> {
-  return new Promise((resolve) => {
-    yauzl.open(path, { lazyEntries: true, autoClose: true }, (error, zip) => {
-      if (error) return resolve(fail("file.unreadable", { path: "" }));
-      const names: string[] = [];
-      let size = 0;
-      zip.on("entry", (entry: yauzl.Entry) => {
-        names.push(entry.fileName);
-        size += entry.uncompressedSize;
-        if (names.length < MOST_PARTS) zip.readEntry();
-        else zip.close();
-      });
-      zip.on("error", () => resolve(fail("file.unreadable", { path: "" })));
-      zip.on("close", () => resolve(ok({ names, size })));
-      zip.readEntry();
-    });
-  });
+async function treeOf(zip: Package, path: string): Promise<XmlNode | null> {
+  let text = "";
+  if (!(await zip.read(path, (piece) => ((text += piece), true)))) return null;
+  const tree = xmlTree(text);
+  return tree.ok ? tree.value : null;
 }
 
-const cellsOf = (row: ExcelJS.Row): string[] => {
-  const cells: string[] = [];
-  row.eachCell({ includeEmpty: true }, (cell, column) => {
-    cells[column - 1] = sumIn(cell) ?? textOf(cell.value);
-  });
-  return Array.from(cells, (cell) => cell ?? "");
+/** What the cells of a workbook refer to, and where its sheets lie. */
+type Facts = {
+  readonly sheets: readonly { readonly name: string; readonly path: string }[];
+  readonly cells: ConstructorParameters<typeof SheetReader>[0];
 };
 
-/** A number that its sheet shows with two decimals is a sum: 100 is no count and no hundredths. */
-function sumIn(cell: ExcelJS.Cell): string | null {
-  const number = typeof cell.value === "number" ? cell.value : cell.result;
-  if (typeof number !== "number" || !/0[.,]00(?!0|%|E)/.test(cell.numFmt ?? "")) return null;
-  const isWhole = Math.abs(number * 100 - Math.round(number * 100)) < 1e-6;
-  return isWhole ? number.toFixed(2) : null;
+async function factsOf(zip: Package, main: string): Promise<Result<Facts, Problem>> {
+  const at = main.lastIndexOf("/") + 1;
+  const folder = main.slice(0, at);
+  const book = await treeOf(zip, main);
+  const relations = await treeOf(zip, `${folder}_rels/${main.slice(at)}.rels`);
+  if (!book || !relations) return fail("file.unreadable", { path: "" });
+  // A document of another kind has another root.
+  if (book.name !== "workbook") return fail("file.zip");
+  const { byId, byKind } = partsRelated(relations, folder);
+  const strings = await stringsOf(zip, byKind.get("sharedStrings") ?? "");
+  if (strings === null) return fail("file.unreadable", { path: "" });
+  const styles = await treeOf(zip, byKind.get("styles") ?? "");
+  const { sheets, is1904 } = sheetsOfBook(book);
+  return ok({
+    sheets: sheets.map(({ name, relation }) => ({ name, path: byId.get(relation) ?? "" })),
+    cells: { strings, formats: styles ? formatsOfStyles(styles) : [], is1904 },
+  });
 }
 
-/**
- * A cell as text: what a formula came to, the words of rich text, a day as ISO. What came to nothing
- * stays as it stands (`#N/A`, `=A1+B1`), so that it is refused and not taken for an empty cell.
- */
-function textOf(value: ExcelJS.CellValue): string {
-  if (value === null || value === undefined) return "";
-  if (value instanceof Date) return momentOf(value);
-  if (typeof value === "number") return String(Number(value.toFixed(6)));
-  if (typeof value === "boolean") return value ? "yes" : "no";
-  if (typeof value === "string") return value.trim();
-  return wordsOf(value);
+/** The texts that cells share; none where the workbook has no such part, null where it is broken. */
+async function stringsOf(zip: Package, path: string): Promise<string[] | null> {
+  const reader = new StringsReader();
+  if (!zip.has(path)) return [];
+  const isRead = await zip.read(path, (piece) => reader.write(piece));
+  return isRead && reader.end() ? reader.strings : null;
 }
 
-function wordsOf(value: CellObject): string {
-  if ("error" in value) return value.error;
-  if ("formula" in value || "sharedFormula" in value) return resultOf(value);
-  if ("richText" in value) return value.richText.map(({ text }) => text).join("");
-  if ("text" in value) return textOf(value.text);
-  return "";
-}
+type List = { name: string; rows: string[][]; hidden: readonly number[] };
 
-type CellObject = Exclude<ExcelJS.CellValue, null | undefined | Date | number | boolean | string>;
-
-const resultOf = (cell: ExcelJS.CellFormulaValue | ExcelJS.CellSharedFormulaValue): string =>
-  cell.result === undefined
-    ? `=${"formula" in cell ? cell.formula : cell.sharedFormula}`
-    : textOf(cell.result as ExcelJS.CellValue);
-
-/** Sheets keep days as moments without a zone; midnight is a day alone. */
-function momentOf(value: Date): string {
-  const [day = "", time = ""] = value.toISOString().split("T");
-  return time.startsWith("00:00:00") ? day : `${day} ${time.slice(0, 5)}`;
+/** The sheets that have a head and lines, each with its rows. */
+async function listsOf(zip: Package, main: string): Promise<Result<List[], Problem>> {
+  const facts = await factsOf(zip, main);
+  if (!facts.ok) return facts;
+  const lists: List[] = [];
+  for (const { name, path } of facts.value.sheets) {
+    const reader = new SheetReader(facts.value.cells, MOST_ROWS);
+    const isRead = await zip.read(path, (piece) => reader.write(piece));
+    if (reader.isLarge) return fail("file.rows", { most: MOST_ROWS });
+    if (!isRead || !reader.end()) return fail("file.unreadable", { path: "" });
+    const { rows, hidden } = reader;
+    if (rows.filter(({ length }) => length > 0).length > 1) lists.push({ name, rows, hidden });
+  }
+  return ok(lists);
 }

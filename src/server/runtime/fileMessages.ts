@@ -65,6 +65,8 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.blocked": "This rests on the file and cannot be undone: {words}. So the file stays.",
   "file.named":
     "Something that cannot be undone (a letter, a note) names what this file brought. So it stays.",
+  "id.cut":
+    "“{text}” is what a spreadsheet left of a longer number, and others may begin as it does. Export the file again as CSV or with this column as text, or choose no column for the ids.",
   "mend.cell": "There is no such cell in the file: line {line}, column {column}.",
   "mend.format": "Only lists of cells are mended here. Mend this file where it comes from.",
   "file.missing": "The file is not there any more. Choose it again.",

@@ -1,10 +1,26 @@
+import { headAt } from "./head";
+
 /** The first cell of a record that begins a sheet of a workbook kept as one text; its name stands beside it. */
 export const SHEET_MARK = "\u241e";
+
+/** The first cell of the last record of a workbook kept as text, where it hides lines: they follow by number. */
+export const HIDDEN_MARK = "\u241f";
 
 type Records = readonly (readonly string[])[];
 
 /** A sheet among the records of a workbook: from the record after its mark to the one before the next. */
 export type Sheet = { readonly name: string; readonly from: number; readonly to: number };
+
+/** The records without that of the lines that are hidden, and their numbers. */
+export function hiddenAside<Row extends readonly string[]>(
+  records: readonly Row[],
+): { records: Row[]; hidden: number[] } {
+  const at = records.findLastIndex(([mark = ""]) => mark !== "");
+  const [mark, ...numbers] = records[at] ?? [];
+  return mark === HIDDEN_MARK
+    ? { records: records.slice(0, at), hidden: numbers.map(Number) }
+    : { records: [...records], hidden: [] };
+}
 
 const isMark = (record: readonly string[] | undefined): boolean => record?.[0] === SHEET_MARK;
 
@@ -24,3 +40,13 @@ export function listAround(records: Records, at: number): { from: number; to: nu
   const own = sheetsOf(records).find(({ from, to }) => at >= from && at < to);
   return own ?? { from: 0, to: records.length };
 }
+
+/** Where the head stands; of a workbook that of its first list. */
+export function headWithin(records: Records): number {
+  const [first] = sheetsOf(records);
+  return first ? headOfSheet(records, first) : headAt(records);
+}
+
+/** Where the head of a sheet stands. */
+export const headOfSheet = (records: Records, { from, to }: Sheet): number =>
+  from + Math.max(0, headAt(records.slice(from, to)));

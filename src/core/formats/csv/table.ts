@@ -6,8 +6,8 @@ import { fail, ok, type Result } from "@/core/result";
 import type { Aside, Doubt, Marked } from "../doubts";
 import type { FileKind } from "../mapping";
 import { delimiterOf } from "./delimiter";
-import { headAt, NO_HEAD } from "./head";
-import { listAround, sheetsOf } from "./sheets";
+import { NO_HEAD } from "./head";
+import { headOfSheet, headWithin, hiddenAside, listAround, sheetsOf } from "./sheets";
 
 /** A table as a file gives it: a header and rows of text. `line` counts records, the header as 1. */
 export type Table = {
@@ -27,6 +27,8 @@ export type Table = {
   readonly records?: readonly (readonly string[])[];
   /** What stands above the head, a text a line. */
   readonly above?: readonly string[];
+  /** Lines that the sheet of a workbook hides: by a filter, or by hand. */
+  readonly hidden?: readonly number[];
   /** The lists of a workbook with several, each with the line of its head. */
   readonly sheets?: readonly SheetList[];
   /** Whom a document of a published format is made out to. */
@@ -57,6 +59,8 @@ type Records = {
   readonly delimiter: string;
   readonly records: string[][];
   readonly at: number;
+  /** Lines that are hidden. */
+  readonly hidden: readonly number[];
 };
 
 /** The records of RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). */
@@ -68,26 +72,17 @@ export function recordsOf(text: string): Result<Records, TableError> {
   const delimiter = delimiterOf(bare);
   const parsed = parsedWithin(bare, delimiter);
   if (!parsed.ok) return parsed;
-  return ok({ delimiter, records: parsed.value, at: headWithin(parsed.value) });
+  const { records, hidden } = hiddenAside(parsed.value);
+  return ok({ delimiter, records, at: headWithin(records), hidden });
 }
-
-/** Where the head stands; of a workbook that of its first list. */
-function headWithin(records: readonly (readonly string[])[]): number {
-  const [first] = sheetsOf(records);
-  return first ? headOfSheet(records, first) : headAt(records);
-}
-
-const headOfSheet = (
-  records: readonly (readonly string[])[],
-  { from, to }: { from: number; to: number },
-): number => from + Math.max(0, headAt(records.slice(from, to)));
 
 /** Reads RFC 4180 text as a table. Blank lines are left out. */
 export function readTable(text: string): Result<Table, TableError> {
   const found = recordsOf(text);
   if (!found.ok) return found;
-  const { records, at } = found.value;
-  const table = tableUnder(records, at);
+  const { records, at, hidden } = found.value;
+  const under = tableUnder(records, at);
+  const table = under.ok && hidden.length > 0 ? ok({ ...under.value, hidden }) : under;
   const sheets = sheetsOf(records).map((sheet): SheetList => {
     const head = headOfSheet(records, sheet);
     const lines = records.slice(head + 1, sheet.to).filter(isFilled).length;

@@ -4,6 +4,7 @@ import { Cells, type Row } from "../cells";
 import { flagged } from "./flagColumns";
 import { withGroups } from "./groupedRows";
 import { headQuestion } from "./headOfFile";
+import { shownRows } from "./hiddenRows";
 import { ofOneAccount } from "./ofOneAccount";
 import { screened } from "./rowsLeftOut";
 import { shiftedRows } from "./shifted";
@@ -29,7 +30,8 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
   const years = withYears({ ...file, table: parts.table }, context);
   const cells = new Cells({ ...file, table: years.table });
   const whole = screened(cells);
-  const one = ofOneAccount(cells, whole.rows, context);
+  const shown = shownRows(whole.rows, file);
+  const one = ofOneAccount(cells, shown.rows, context);
   const flags = flagged(cells, one.rows);
   const shifted = shiftedRows(cells, flags.rows);
   const parted = new Set(shifted.map(({ line }) => line));
@@ -38,10 +40,17 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
     rows: flags.rows.filter(({ line }) => !parted.has(line)),
     wayOf: parts.wayOf,
     refused: shifted,
-    leftOut: [...parts.leftOut, ...whole.leftOut, ...one.leftOut, ...flags.leftOut],
+    leftOut: [
+      ...parts.leftOut,
+      ...whole.leftOut,
+      ...shown.leftOut,
+      ...one.leftOut,
+      ...flags.leftOut,
+    ],
     ended: flags.ended,
     questions: [
       ...headQuestion(file.table, file.answers),
+      ...shown.questions,
       ...one.questions,
       ...years.questions,
       ...flags.questions,

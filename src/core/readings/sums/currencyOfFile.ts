@@ -4,6 +4,7 @@ import { type Cells, type Row, some } from "../cells";
 import { currencyColumn } from "./currencyColumn";
 import { currencyHeads, headsAgainst } from "./currencyHeads";
 import { currencyAbove } from "./currencyAbove";
+import { isShared, type SharedSign, sharedSign } from "./currencySigns";
 import { writtenSum } from "./sumCells";
 import { sumFields } from "./sumFields";
 import type { Question, ReadingContext } from "../types";
@@ -23,15 +24,11 @@ export function currencyFinder(cells: Cells, rows: readonly Row[], context: Read
     if (!marked) return undefined;
     for (const field of fields) {
       const sign = writtenSum(cells.of(row, field))?.currency;
-      if (sign && sign !== "dollar") return sign;
+      if (sign && !isShared(sign)) return sign;
     }
     return undefined;
   };
-  const dollars =
-    marked &&
-    rows.some((row) =>
-      fields.some((field) => writtenSum(cells.of(row, field))?.currency === "dollar"),
-    );
+  const shared = marked ? sharedIn(cells, rows, fields) : null;
   const assumed = (cells.file.answers.currency as Currency | undefined) ?? context.currency;
   const column = currencyColumn(cells, rows, assumed);
   const own = (row: Row): Currency | undefined =>
@@ -44,15 +41,8 @@ export function currencyFinder(cells: Cells, rows: readonly Row[], context: Read
       });
   const questions: Question[] = [...column.questions];
   const unnamed = rows.some((row) => own(row) === undefined);
-  if (dollars && unnamed && !isDollar(assumed) && cells.file.answers.currency === undefined)
-    questions.push({
-      key: "currency",
-      words: `The sums are in dollars, and what they belong to is in ${context.currency}. Which currency are they?`,
-      choices: ["USD", "CAD", "AUD", context.currency].map((code) => ({
-        answer: code,
-        result: `every sum without another currency is ${code}`,
-      })),
-    });
+  if (shared !== null && unnamed && cells.file.answers.currency === undefined)
+    questions.push(...sharedQuestion(shared, assumed));
   if (contradicts.length > 0 && cells.file.answers.currency === undefined)
     questions.push({
       key: "currency",
@@ -63,4 +53,32 @@ export function currencyFinder(cells: Cells, rows: readonly Row[], context: Read
   return { currencyOf: ofRow, questions: [...questions, ...headsAgainst(cells, rows, ofRow)] };
 }
 
-const isDollar = (currency: Currency): boolean => /^(USD|CAD|AUD|NZD|HKD|SGD|MXN)$/.test(currency);
+/** A sign beside the sums that several currencies share. */
+function sharedIn(
+  cells: Cells,
+  rows: readonly Row[],
+  fields: readonly string[],
+): SharedSign | null {
+  for (const row of rows)
+    for (const field of fields) {
+      const sign = writtenSum(cells.of(row, field))?.currency ?? null;
+      if (isShared(sign)) return sign;
+    }
+  return null;
+}
+
+/** Which of the currencies that share a sign is meant; nothing where the account's own is one of them. */
+function sharedQuestion(sign: SharedSign, assumed: Currency): Question[] {
+  const { words, currencies } = sharedSign(sign);
+  if (currencies.includes(assumed)) return [];
+  return [
+    {
+      key: "currency",
+      words: `The sums are ${words}, and what they belong to is in ${assumed}. Which currency are they?`,
+      choices: [...currencies.slice(0, 4), assumed].map((code) => ({
+        answer: code,
+        result: `every sum without another currency is ${code}`,
+      })),
+    },
+  ];
+}

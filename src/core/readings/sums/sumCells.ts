@@ -8,37 +8,20 @@ import {
   parseAmount,
 } from "@/core/money";
 
+import { ANY_SIGN, type SharedSign, signIn } from "./currencySigns";
+
 /** A sum as a cell writes it, before its decimal mark is known. */
 export type WrittenSum = {
   /** Digits and marks alone. */
   readonly digits: string;
   readonly negative: boolean;
-  /** The currency that its sign or code names; `dollar` is one of several. */
-  readonly currency: Currency | "dollar" | null;
+  /** The currency that its sign or code names, or a sign that several share. */
+  readonly currency: Currency | SharedSign | null;
   /** `CR` and `DR` behind or before it. */
   readonly side: "credit" | "debit" | null;
 };
 
 const LONGEST = 60;
-
-/** Signs that name one currency (ISO 4217; common practice). */
-const SIGNS: readonly (readonly [RegExp, string])[] = [
-  [/US\$|\$US|U\$S/i, "USD"],
-  [/CA?\$/i, "CAD"],
-  [/AU?\$/i, "AUD"],
-  [/NZ\$/i, "NZD"],
-  [/HK\$/i, "HKD"],
-  [/MX\$/i, "MXN"],
-  [/R\$/i, "BRL"],
-  [/€/, "EUR"],
-  [/£/, "GBP"],
-  [/₹/, "INR"],
-  [/₺/, "TRY"],
-  [/₪/, "ILS"],
-  [/₩/, "KRW"],
-  [/zł/i, "PLN"],
-  [/\bFr\.?(?=\s|\d|$)/, "CHF"],
-];
 
 /** Plain digits with a point, as most exports write them: nothing is to be looked for in these. */
 const PLAIN = /^-?\d{1,9}\.\d{2}$/;
@@ -71,7 +54,7 @@ function anySum(cell: string): WrittenSum | null {
   const bare = side ? text.replace(/(cr|dr|[cd])\.?$|^(cr|dr)\.?/i, "").trim() : text;
   const currency = currencyIn(bare);
   const digits = bare
-    .replace(/US\$|\$US|U\$S|(?:CA?|AU?|NZ|HK|MX|R)\$|[$€£₹₺₪₩¥]|zł|kr\.?|\bFr\.?(?=\s|\d|$)/gi, "")
+    .replace(ANY_SIGN, "")
     .replace(/^[\s(+\-−–]*[A-Z]{3}(?![A-Z])|[A-Z]{3}[\s)\-−–]*$/, "")
     .replace(/^[\s(+\-−–]{1,6}|[\s)+\-−–]{1,6}$/g, "")
     .trim();
@@ -96,9 +79,8 @@ const isNegative = (text: string): boolean =>
   /[-−–]\s*[A-Z€$£]{0,3}$/.test(text);
 
 function currencyIn(text: string): WrittenSum["currency"] {
-  const named = SIGNS.find(([sign]) => sign.test(text))?.[1];
-  if (named) return named as Currency;
-  if (text.includes("$")) return "dollar";
+  const sign = signIn(text);
+  if (sign !== null) return sign;
   const code =
     /(?:^|[\s(+\-−–])([A-Z]{3})(?![A-Z])/.exec(text)?.[1] ?? /([A-Z]{3})\)?$/.exec(text)?.[1];
   return code === undefined ? null : (currencyOf(code) ?? null);

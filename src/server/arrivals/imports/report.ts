@@ -17,6 +17,8 @@ export class Tallying {
   private readonly left = new Map<number, string>();
   private said: readonly string[] = [];
   private understood: ImportReport["understood"] = [];
+  /** Refusals by what they say: a line that makes two records is told of once. */
+  private readonly told = new Set<string>();
 
   constructor(
     private readonly lines: readonly number[],
@@ -35,15 +37,14 @@ export class Tallying {
   }
 
   refuse(refusals: readonly Refusal[]): void {
-    for (const { line, field, column, error } of refusals)
-      this.refused.push({
-        line,
-        field,
-        column,
-        reason: inWords(error),
-        changed: false,
-        waits: true,
-      });
+    for (const { line, field, column, error } of refusals) {
+      const reason = inWords(error);
+      // A charge and its fee are of one line, and told once.
+      const key = `${line} ${field} ${reason}`;
+      if (this.told.has(key)) continue;
+      this.told.add(key);
+      this.refused.push({ line, field, column, reason, changed: false, waits: true });
+    }
   }
 
   refuseLine(line: number, field: string, error: Failure): void {

@@ -1,0 +1,3 @@
+export { formatsOfStyles, partsRelated, type SheetPart, sheetsOfBook } from "./parts";
+export { SheetReader } from "./sheet";
+export { StringsReader } from "./strings";
