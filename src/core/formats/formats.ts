@@ -6,11 +6,23 @@ import { markup } from "./markup";
 import { mt940 } from "./mt940";
 import { nacha } from "./nacha";
 import { ofx } from "./ofx";
+import { otherText } from "./otherText";
 import { ublFile } from "./ublFile";
 import { x820 } from "./x820";
 
 /** The formats that files may come in, the narrowest first; what is none of them is separated values. */
-const FORMATS: readonly FileFormat[] = [nacha, camt, ublFile, ofx, bai2, mt940, x820, markup, csv];
+const FORMATS: readonly FileFormat[] = [
+  nacha,
+  camt,
+  ublFile,
+  ofx,
+  bai2,
+  mt940,
+  x820,
+  markup,
+  otherText,
+  csv,
+];
 
 /** The format of a text. */
 export function formatOf(text: string): FileFormat {

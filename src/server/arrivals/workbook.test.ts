@@ -102,6 +102,17 @@ describe("a workbook (XLSX, Office Open XML)", () => {
     writeFileSync(path, bytes.subarray(0, 60));
     expect(await workbookAsCsv(path)).toMatchObject({ error: { code: "file.unreadable" } });
   });
+  it.each([
+    ["xl/workbook.bin", "workbook.binary"],
+    ["content.xml", "workbook.open"],
+    ["word/document.xml", "file.document"],
+  ])("is another packed document where that has %s", async (part, code) => {
+    const path = join(folder, "other.zip");
+    const zip = new JSZip();
+    zip.file(part, "<a/>");
+    writeFileSync(path, await zip.generateAsync({ type: "nodebuffer" }));
+    expect(await workbookAsCsv(path)).toMatchObject({ error: { code } });
+  });
   it("ends in a result however it is cut or changed", async () => {
     const bytes = readFileSync(await workbook({ October: LIST, November: LIST }));
     const path = join(folder, "broken.xlsx");

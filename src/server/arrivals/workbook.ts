@@ -19,7 +19,23 @@ import { Package } from "./package";
 const MOST_UNPACKED = 200_000_000;
 const MOST_ROWS = 200_000;
 
-type Problem = "workbook.large" | "workbook.empty" | "file.zip" | "file.unreadable" | "file.rows";
+type Problem =
+  | "workbook.large"
+  | "workbook.empty"
+  | "workbook.binary"
+  | "workbook.open"
+  | "file.document"
+  | "file.zip"
+  | "file.unreadable"
+  | "file.rows";
+
+/** Parts by which packed files of office programs are known that are no workbook, and what they are. */
+const OTHERS: readonly (readonly [part: string, what: Problem])[] = [
+  ["xl/workbook.bin", "workbook.binary"],
+  ["word/document.xml", "file.document"],
+  ["ppt/presentation.xml", "file.document"],
+  ["content.xml", "workbook.open"],
+];
 
 /** Whether bytes begin as a packed file does; a workbook is one. */
 export const isPacked = (bytes: Uint8Array): boolean =>
@@ -41,9 +57,12 @@ export async function workbookAsCsv(path: string): Promise<Result<string, Proble
   }
 }
 
+const otherThanBook = (zip: Package): Problem =>
+  OTHERS.find(([part]) => zip.has(part))?.[1] ?? "file.zip";
+
 async function readBook(zip: Package): Promise<Result<string, Problem>> {
   const main = await mainPart(zip);
-  if (main === null) return fail("file.zip");
+  if (main === null) return fail(otherThanBook(zip));
   if (zip.size > MOST_UNPACKED)
     return fail("workbook.large", {
       size: Math.ceil(zip.size / 1_000_000),

@@ -17,6 +17,30 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "workbook.empty": "The workbook has no sheet with a header and lines below it.",
   "activity.payout_fee":
     "The payout has a fee of its own, and the line does not say whether its sum is before or after it. Give gross, fee and net, or mend the line.",
+  "workbook.binary":
+    "This is a workbook kept in a binary way (.xlsb). Save it as XLSX, or the sheet as CSV (UTF-8), and choose that file.",
+  "workbook.open":
+    "This is a sheet as OpenDocument keeps it (.ods). Save it as XLSX, or as CSV (UTF-8), and choose that file.",
+  "file.document":
+    "This is a document of an office program: a paper to be read, not a list. Export the list as CSV and choose that file.",
+  "file.packed": "This is a packed folder. Unpack it and choose the files that are in it.",
+  "file.program": "This is a program, not a list. It was not opened.",
+  "file.json":
+    "This is JSON, as programs send it to one another. Export the same as CSV and choose that file.",
+  "file.qif":
+    "This is QIF, which says neither which day is meant nor what its lines go by. Export the same as OFX, camt.053 or CSV and choose that file.",
+  "file.card":
+    "These are cards of addresses or of a calendar. Export the customers as CSV and choose that file.",
+  "file.mail":
+    "This is a mail. Save the file that is attached to it and choose that, or let Dozo read the mailbox (Set-up).",
+  "file.rtf":
+    "This is a text with its looks (RTF): a paper to be read, not a list. Export the list as CSV and choose that file.",
+  "file.xml_sheet":
+    "This is a sheet kept as XML, whatever its name ends in. Save it as XLSX, or as CSV (UTF-8), and choose that file.",
+  "file.cii":
+    "This is an invoice as a Cross Industry Invoice (CII). Invoices are read as UBL 2.1: ask for that, or give a list as CSV.",
+  "file.iso20022":
+    "This is {name}, a message of ISO 20022 of another kind. Statements are read as camt.053 and camt.052, notices as camt.054: ask the bank for one of those.",
   "file.html":
     "This is a web page, not a list, whatever its name ends in. Export the same as CSV and choose that file.",
   "file.xml":

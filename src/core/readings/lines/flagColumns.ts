@@ -9,6 +9,7 @@ import {
   isGivenUp,
   isPaid,
   isUnknown,
+  isYes,
   saysPaid,
   tellsStanding,
   testByHead,
@@ -95,7 +96,11 @@ function flagTest(
   if (kind === "processor" && isBesideHead(head))
     return (cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? "") || isDead(kind, cell);
   if (isPaid(kind, head))
-    return (cell, row) => saysPaid(head, cell) && cells.of(row, "balance") === "";
+    return (cell, row) => {
+      const balance = cells.of(row, "balance");
+      // A day may be that of a part; a yes against a balance is a word against another.
+      return balance === "" ? saysPaid(head, cell) : isYes(cell) && /[1-9]/.test(balance);
+    };
   const byHead = testByHead(kind, head, filled);
   if (byHead !== null) return byHead;
   if (new Set(filled).size > MOST_STATES)

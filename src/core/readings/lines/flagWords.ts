@@ -43,7 +43,7 @@ const GIVEN_UP =
 const NOTHING_BACK =
   /^(|no|none|n|false|0|na|n a|nil|never|not (refunded|disputed)|won|reinstated)$/;
 
-const isYes = (cell: string): boolean => YES.test(plainWords(cell));
+export const isYes = (cell: string): boolean => YES.test(plainWords(cell));
 const isNo = (cell: string): boolean => NO.test(plainWords(cell));
 
 /** Whether a column tells of what was taken back. */

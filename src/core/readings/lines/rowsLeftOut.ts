@@ -47,6 +47,8 @@ function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
   const isHead = (cell: string, at: number): boolean =>
     cell === "" || plainWords(cell) === plainWords(table.headers[at] ?? "");
   if (filled.every(isHead)) return "head";
+  // Strokes that are drawn below a head.
+  if (filled.every((cell) => /^(?:[-=_:]{3,})?$/.test(cell))) return "heading";
   const own = cells.of(row, kind === "invoices" ? "number" : "id");
   if (kind === "customers" || (own !== "" && !isTotalWord(plainWords(own)))) return null;
   return filled.some((cell) => cell !== "" && isTotalWord(plainWords(cell))) ? "total" : null;
