@@ -31,7 +31,9 @@ function million(): Measure[] {
       db.exec(
         `INSERT INTO entry_line (entry_id, line_no, account_id, currency, amount, book_amount) SELECT id, 2, ${second.id}, 'USD', -100 - id % 900, -100 - id % 900 FROM entry WHERE id > 1000000`,
       );
-      db.exec("INSERT INTO posting (first_entry, last_entry) SELECT id, id FROM entry WHERE id > 1000000");
+      db.exec(
+        "INSERT INTO posting (first_entry, last_entry) SELECT id, id FROM entry WHERE id > 1000000",
+      );
     });
     const filled = performance.now() - from;
     const timed = (work: () => unknown): number => {

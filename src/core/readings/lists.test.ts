@@ -323,3 +323,38 @@ describe("what a spreadsheet did to a list", () => {
     ]);
   });
 });
+
+describe("days and heads", () => {
+  it("six digits are a day, in an order that is asked", () => {
+    const file = list(
+      "Id,Type,Date,Gross,Fee",
+      "a,charge,021126,9.00,0.30",
+      "b,charge,031126,8.00,0.30",
+    );
+    expect(openIn(file)).toEqual(["days"]);
+    const first = (text: string, days: string): string | undefined =>
+      linesIn("processor", text, { answers: { days } })[0]?.split(" | ")[0];
+    expect([first(file, "dmy"), first(file, "mdy")]).toEqual(["Mon 2 Nov", "Wed 11 Feb"]);
+    // 25 November 2026, or the 26th of the year before.
+    const years = file.replace("021126", "261125").replace("031126", "261126");
+    expect(openIn(years)).toEqual(["days"]);
+    expect(first(years, "yy")).toBe("Wed 25 Nov");
+  });
+  it("the day of an invoice is not the day on which it was paid", () => {
+    const file = list(
+      "Inv,Inv date,Gross,Disc,Paid",
+      "1001,2026-11-02,100.00,2.00,98.00",
+      "1002,2026-11-03,9.00,0.00,9.00",
+    );
+    expect(readList(file, { kind: "remittance" }).table.headers).not.toContain("paid_on");
+  });
+  it("an invoice that is paid by one column and open by another is asked about", () => {
+    const file = list(
+      "Number,Customer,Issued,Due,Total,Balance,Paid",
+      "1,Ada,2026-11-02,2026-12-02,9.00,9.00,yes",
+      "2,Ada,2026-11-03,2026-12-03,8.00,8.00,no",
+    );
+    expect(openIn(file)).toEqual(["column:Paid"]);
+    expect(openIn(file.replace("9.00,9.00,yes", "9.00,0.00,yes"))).toEqual([]);
+  });
+});

@@ -43,7 +43,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "amount",
     "balance",
-    "balance,running balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,saldo contabilistico",
+    "balance,running balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,saldo contabilistico",
   ),
   text(
     "direction",

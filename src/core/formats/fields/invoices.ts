@@ -14,7 +14,7 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "day",
     "issuedOn",
-    "issued_on,invoice date,date,issue date,issued,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,fecha,fecha factura,fecha de factura,fecha de emision,data,data fattura,factuurdatum",
+    "issued_on,invoice date,date,issue date,issued,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,data,data fattura,factuurdatum",
     true,
   ),
   typed(

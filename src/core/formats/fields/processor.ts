@@ -103,6 +103,6 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "balance",
-    "balance,running balance,balance after,account balance,ending balance,saldo,guthaben,solde",
+    "balance,running balance,balance after,account balance,ending balance,running total,saldo,guthaben,solde",
   ),
 ];

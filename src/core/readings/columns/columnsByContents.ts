@@ -90,7 +90,10 @@ function dayIn(
   const [only, ...others] = free.filter(
     (head) => cellsOf(head).length > 0 && cellsOf(head).every(isDate),
   );
-  return others.length === 0 ? { [field]: only } : {};
+  // The day of what was paid is not the day on which it was.
+  const isOfDocument =
+    kind === "remittance" && /\b(?:inv|invoice|doc|document|bill)\b/.test(headWords(only ?? ""));
+  return others.length === 0 && !isOfDocument ? { [field]: only } : {};
 }
 
 /** A column of which every cell says in or out. */

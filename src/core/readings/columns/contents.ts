@@ -24,10 +24,10 @@ export function contentsOf({ headers, rows }: Table): Contents {
   };
 }
 
-/** Whether a cell is a day by itself, and no number of days or seconds. */
+/** Whether a cell is a day by itself, and no number of days or seconds, or of six digits. */
 export const isDate = (cell: string): boolean => {
   const day = writtenDay(cell);
-  return day !== null && day.serial === null && day.epoch === null;
+  return day !== null && day.serial === null && day.epoch === null && !/^\d{6}$/.test(cell);
 };
 export const isSum = (cell: string): boolean =>
   writtenSum(cell) !== null && (!isDate(cell) || /^\d{8}$/.test(cell));

@@ -94,7 +94,7 @@ function timeOf(time: RegExpExecArray): [number, number | null] {
   return [minutes, hours === undefined ? null : hours * 60];
 }
 
-/** A number alone: `20261102`, a spreadsheet's day, seconds or milliseconds since 1970. */
+/** A number alone: `20261102`, `021126`, a spreadsheet's day, seconds or milliseconds since 1970. */
 function asNumber(text: string): WrittenDay | null {
   const value = Number(text);
   if (/^(?:19|20|21)\d{6}$/.test(text))
@@ -102,6 +102,7 @@ function asNumber(text: string): WrittenDay | null {
       ...NOTHING,
       fixed: [Number(text.slice(0, 4)), Number(text.slice(4, 6)), Number(text.slice(6))],
     };
+  if (/^\d{6}$/.test(text)) return { ...NOTHING, ...inNumbers(text.replace(/(..)(?=.)/g, "$1-")) };
   if (/^\d{5}(?:\.|$)/.test(text)) return { ...NOTHING, serial: Math.floor(value) };
   if (/^1\d{9}(?:\.|$)/.test(text)) return { ...NOTHING, epoch: value * 1000 };
   return /^1\d{12}$/.test(text) ? { ...NOTHING, epoch: value } : null;
