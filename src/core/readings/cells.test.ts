@@ -18,7 +18,13 @@ describe("a written day", () => {
     const written = writtenDay(cell);
     return (
       written &&
-      dayUnder(written, { order, assumedZone, asDays: false, timeZone: "America/Chicago" })
+      dayUnder(written, {
+        order,
+        assumedZone,
+        asDays: false,
+        isTurned: false,
+        timeZone: "America/Chicago",
+      })
     );
   };
   it.each([

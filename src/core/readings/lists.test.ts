@@ -312,6 +312,26 @@ describe("what a spreadsheet did to a list", () => {
     expect(leftOutOf(file, { answers: { hidden: "leave" } })).toEqual(["3 hidden", "5 hidden"]);
     expect(linesIn("processor", file, { answers: { hidden: "take" } })).toHaveLength(4);
   });
+  it("days up to the twelfth that it kept as days, with all others as texts, may be turned around", () => {
+    const file = (...days: string[]): string =>
+      list("Id,Type,Date,Gross,Fee", ...days.map((day, at) => `${at},charge,${day},9.00,0.30`));
+    const turned = file("2026-02-11", "2026-03-11", "13/11/2026");
+    expect(openIn(turned)).toEqual(["turned"]);
+    const firstDay = (answer: string): string | undefined =>
+      linesIn("processor", turned, { answers: { turned: answer } })[0]?.split(" | ")[0];
+    expect([firstDay("turn"), firstDay("stand")]).toEqual(["Mon 2 Nov", "Wed 11 Feb"]);
+    // One that could not have been turned, or a text that would have been kept, proves that they stand.
+    expect(openIn(file("2026-02-11", "2026-03-14", "13/11/2026"))).toEqual([]);
+    expect(openIn(file("2026-02-11", "2026-03-11", "13/11/2026", "02/11/2026"))).toEqual([]);
+  });
+  it("what the lines of a customer come to is no invoice", () => {
+    const file = list(
+      "Customer,Invoice,Issued,Due,Total,Open",
+      "Ada,1,2026-11-02,2026-12-02,9.00,9.00",
+      "Ada Total,,,,9.00,9.00",
+    );
+    expect(leftOutOf(file, { kind: "invoices" })).toEqual(["3 total"]);
+  });
   it("ids of which it left the first digits alone are no ids", () => {
     const file = list(
       "Id,Type,Date,Gross,Fee",

@@ -1,3 +1,4 @@
+import { signIn } from "./locales";
 import { inSections, OF_DAYS, type Piece, piecesOf } from "./pieces";
 
 /** One of the parts of a number format: for all numbers, or for those above, below and at nothing. */
@@ -78,7 +79,7 @@ function textOf(pieces: readonly Piece[]): string {
   return pieces
     .map(({ kind, text }) => {
       if (kind === "text") return text;
-      return kind === "bracket" && text.startsWith("$") ? (text.slice(1).split("-")[0] ?? "") : "";
+      return kind === "bracket" ? signIn(text) : "";
     })
     .join("");
 }

@@ -14,6 +14,8 @@ export type DayReading = {
   readonly assumedZone: number | null;
   /** Whether times are none, but days that were written with them. */
   readonly asDays: boolean;
+  /** Whether a spreadsheet turned day and month around in the days that it kept as such. */
+  readonly isTurned: boolean;
   readonly timeZone: string;
 };
 
@@ -52,14 +54,17 @@ const SERIAL_OF_1970 = 25_569;
 export function dayUnder(written: WrittenDay, reading: DayReading): Day | null {
   if (written.epoch !== null) return dayInZone(new Date(written.epoch), reading.timeZone);
   if (written.serial !== null) return dayOfNumber(written.serial - SERIAL_OF_1970);
-  const parts = partsUnder(written, reading.order);
+  const parts = partsUnder(written, reading);
   const day = parts && iso(parts);
   return day && (reading.asDays ? day : inZone(day, written, reading));
 }
 
 /** Year, month and day under an order; null where a year of four digits would be a day. */
-function partsUnder({ fixed, open, yearLast }: WrittenDay, order: PartOrder): Parted | null {
-  if (fixed) return fixed;
+function partsUnder(
+  { fixed, open, yearLast }: WrittenDay,
+  { order, isTurned }: DayReading,
+): Parted | null {
+  if (fixed) return isTurned ? [fixed[0], fixed[2], fixed[1]] : fixed;
   return open === null || (yearLast && order === "yy") ? null : ordered(open, order);
 }
 

@@ -4,6 +4,7 @@ import { FIELDS } from "@/core/formats";
 import type { Cells, Row } from "../cells";
 import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
 import { isOutside, spanAbove, spanUnder } from "./ownSpan";
+import { turnedDays } from "./turnedDays";
 import { writtenDay } from "./writtenDay";
 import type { Question, ReadingContext } from "../types";
 import { type WrittenColumn, zonesOfFile } from "./zonesOfFile";
@@ -37,14 +38,20 @@ export function daysOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
     days: cells.column(rows, field).flatMap((cell) => writtenDay(cell) ?? []),
   }));
   const { order, questions } = orderOf(cells, columns, context);
-  const zones = zonesOfFile(cells, columns, readingIn(order, context));
-  return { readingOf: zones.of, questions: [...questions, ...zones.questions] };
+  const base = readingIn(order, context);
+  const turned = turnedDays(cells, columns, { base, today: context.today });
+  const zones = zonesOfFile(cells, columns, turned.reading);
+  return {
+    readingOf: zones.of,
+    questions: [...questions, ...turned.questions, ...zones.questions],
+  };
 }
 
 const readingIn = (order: PartOrder, { timeZone }: ReadingContext): DayReading => ({
   order,
   assumedZone: null,
   asDays: false,
+  isTurned: false,
   timeZone,
 });
 

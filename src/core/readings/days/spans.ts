@@ -105,6 +105,10 @@ const days = (kind: string, lines: readonly Line[], today: Day): string => {
     : `${formatDay(first, today)} to ${formatDay(last, today)}`;
 };
 
+const linesAre = ({ length }: readonly Line[], between = ""): string =>
+  length === 1 ? `1 line ${between}is` : `${length} lines ${between}are`;
+const them = ({ length }: readonly Line[]): string => (length === 1 ? "it" : "them");
+
 const beforeQuestion = (
   kind: string,
   lines: readonly Line[],
@@ -112,19 +116,22 @@ const beforeQuestion = (
   today: Day,
 ): Question => ({
   key: "before",
-  words: `${lines.length} lines (${days(kind, lines, today)}) are of days up to the cut-over on ${formatDay(cutOverOn, today)}, which the opening balances hold already.`,
+  words: `${linesAre(lines, `(${days(kind, lines, today)}) `)} of a day up to the cut-over on ${formatDay(cutOverOn, today)}, which the opening balances hold already.`,
   choices: [
-    { answer: "leave", result: `leave these ${lines.length} out` },
-    { answer: "take", result: "take them in: the opening balances do not hold them" },
+    { answer: "leave", result: `leave ${them(lines)} out` },
+    {
+      answer: "take",
+      result: `take ${them(lines)} in: the opening balances do not hold ${them(lines)}`,
+    },
   ],
 });
 
 const futureQuestion = (kind: string, lines: readonly Line[], today: Day): Question => ({
   key: "future",
-  words: `${lines.length} lines are of days that have not come (${days(kind, lines, today)}).`,
+  words: `${linesAre(lines)} of a day that has not come (${days(kind, lines, today)}).`,
   choices: [
-    { answer: "leave", result: `leave these ${lines.length} out` },
-    { answer: "take", result: "take them in: the days are right" },
+    { answer: "leave", result: `leave ${them(lines)} out` },
+    { answer: "take", result: `take ${them(lines)} in: the day is right` },
   ],
 });
 
@@ -135,9 +142,9 @@ const outsideQuestion = (
   today: Day,
 ): Question => ({
   key: "outside",
-  words: `The file says that it is of ${formatDay(from, today)} to ${formatDay(to, today)}; ${lines.length === 1 ? "1 line is" : `${lines.length} lines are`} of other days (${days(kind, lines, today)}).`,
+  words: `The file says that it is of ${formatDay(from, today)} to ${formatDay(to, today)}; ${linesAre(lines)} of another day (${days(kind, lines, today)}).`,
   choices: [
-    { answer: "take", result: "take them in: their days are right" },
-    { answer: "leave", result: `leave ${lines.length === 1 ? "it" : "them"} out` },
+    { answer: "take", result: `take ${them(lines)} in: the day is right` },
+    { answer: "leave", result: `leave ${them(lines)} out` },
   ],
 });

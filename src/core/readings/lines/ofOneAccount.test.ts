@@ -131,7 +131,7 @@ describe("the span that a file says", () => {
     expect(read(off)).toMatchObject({
       keys: ["outside"],
       words: [
-        "The file says that it is of Sun 1 Nov to Fri 20 Nov; 1 line is of other days (Mon 5 Oct).",
+        "The file says that it is of Sun 1 Nov to Fri 20 Nov; 1 line is of another day (Mon 5 Oct).",
       ],
     });
     expect(read(off, { outside: "leave" })).toMatchObject({ keys: [], sums: ["(7.00)"] });

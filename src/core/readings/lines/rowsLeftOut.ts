@@ -6,6 +6,8 @@ import { writtenSum } from "../sums/sumCells";
 
 const TOTAL =
   /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|umsatztotal|zwischensumme|totaal|totale|totaux|suma|soma|end of (?:report|file)|records?)\b/;
+/** What the lines of one customer come to. */
+const NAMED_TOTAL = /\b(?:total|subtotal|summe|totaal|totale)$/;
 /** Whether a line begins with the word of a total. */
 export const isTotalWord = (plain: string): boolean => TOTAL.test(plain);
 const BALANCE =
@@ -51,7 +53,9 @@ function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
   if (filled.every((cell) => /^(?:[-=_:]{3,})?$/.test(cell))) return "heading";
   const own = cells.of(row, kind === "invoices" ? "number" : "id");
   if (kind === "customers" || (own !== "" && !isTotalWord(plainWords(own)))) return null;
-  return filled.some((cell) => cell !== "" && isTotalWord(plainWords(cell))) ? "total" : null;
+  const isTotal = (cell: string): boolean =>
+    isTotalWord(plainWords(cell)) || (kind === "invoices" && NAMED_TOTAL.test(plainWords(cell)));
+  return filled.some((cell) => cell !== "" && isTotal(cell)) ? "total" : null;
 }
 
 /** What an advice comes to: a line that names no document, with the word of a total. */

@@ -1,0 +1,58 @@
+import { type Day, formatDay } from "@/core/calendar";
+
+import type { Cells } from "../cells";
+import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
+import type { WrittenColumn } from "./zonesOfFile";
+import type { Question } from "../types";
+
+/** Months, and so the days that a spreadsheet can take for one. */
+const MONTHS = 12;
+
+/**
+ * Whether a spreadsheet may have turned day and month around: it reads `02/11/2026` in the order of its
+ * own country and keeps a day, and leaves `13/11/2026` as text where that has no such month. Then the
+ * days up to the twelfth stand as days, and all others as texts.
+ */
+function mayBeTurned({ days }: WrittenColumn, order: PartOrder): boolean {
+  const texts = days.flatMap(({ open, yearLast }) => (open && yearLast ? [open] : []));
+  const kept = days.flatMap(({ fixed }) => (fixed ? [fixed] : []));
+  return (
+    texts.length > 0 &&
+    texts.every(([first, second]) => (order === "mdy" ? second : first) > MONTHS) &&
+    kept.every(([, , day]) => day <= MONTHS) &&
+    kept.some(([, month, day]) => month !== day)
+  );
+}
+
+/** The reading with days turned back where that was said, and the question where it is open. */
+export function turnedDays(
+  cells: Cells,
+  columns: readonly WrittenColumn[],
+  { base, today }: { base: DayReading; today: Day },
+): { reading: DayReading; questions: Question[] } {
+  const said = cells.file.answers.turned;
+  const turned: DayReading = { ...base, isTurned: true };
+  if (said !== undefined) return { reading: said === "turn" ? turned : base, questions: [] };
+  const found = columns.find((column) => mayBeTurned(column, base.order));
+  const sample = found?.days.find(({ fixed }) => fixed !== null && fixed[1] !== fixed[2]);
+  if (!found || !sample) return { reading: base, questions: [] };
+  const inWords = (day: Day | null): string => (day ? formatDay(day, today) : "no day");
+  const span = (reading: DayReading): string => {
+    const all = found.days.flatMap((written) => dayUnder(written, reading) ?? []).sort();
+    return `days from ${inWords(all[0] ?? null)} to ${inWords(all.at(-1) ?? null)}`;
+  };
+  const [stands, other] = [base, turned].map((reading) => inWords(dayUnder(sample, reading)));
+  return {
+    reading: base,
+    questions: [
+      {
+        key: "turned",
+        words: `Days up to the 12th stand as days, and all others as text: a spreadsheet may have turned day and month around. ${stands} may be ${other}.`,
+        choices: [
+          { answer: "stand", result: `as they stand: ${span(base)}` },
+          { answer: "turn", result: `turned back: ${span(turned)}` },
+        ],
+      },
+    ],
+  };
+}
