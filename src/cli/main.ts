@@ -18,6 +18,7 @@ const USAGE = `dozo: receivables work from the command line
   dozo export ubl|pdf --book B --number N --out F
   dozo practice new --book B [--seed S]
   dozo practice run --book B --days N
+  dozo practice mailbox --book B [--port N]
   dozo check --book B
   dozo verify [--head HASH] F
   dozo backup --book B --out F [--over]
@@ -86,7 +87,7 @@ const SUBCOMMANDS: Record<string, { options: Options; load: () => Promise<Run> }
     load: async () => (await import("./export")).exportReport,
   },
   practice: {
-    options: { book: text, seed: text, days: text },
+    options: { book: text, seed: text, days: text, port: text },
     load: async () => (await import("./practice")).practice,
   },
   check: { options: { book: text }, load: async () => (await import("./check")).check },

@@ -1,38 +1,29 @@
-import type { AddressInfo } from "node:net";
-
-import hoodiecrow from "hoodiecrow-imap";
+import { PracticeBox } from "@/practice/mailbox/box";
 
 /**
- * A mailbox for tests: it speaks IMAP on this machine, and forgets everything when it ends.
+ * A mailbox for tests, which is the practice one.
  * `validity`: its UIDVALIDITY; another one says that its mails are numbered anew.
  */
 export class Mailbox {
-  private constructor(private readonly server: ReturnType<typeof hoodiecrow>) {}
+  private constructor(private readonly box: PracticeBox) {}
 
   static async start(validity = 1): Promise<Mailbox> {
-    const server = hoodiecrow({
-      storage: { INBOX: { messages: [], uidvalidity: validity } },
-      users: { "office@kestrelrow.example": { password: "open" } },
-    });
-    await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
-    return new Mailbox(server);
+    const user = "office@kestrelrow.example";
+    return new Mailbox(await PracticeBox.open({ user, password: "open", validity }));
   }
 
   get port(): number {
-    return (this.server.server.address() as AddressInfo).port;
+    return this.box.port;
   }
 
   /** A mail comes in. */
   add(head: Readonly<Record<string, string>>, body: string): void {
     const fields = Object.entries(head).map(([name, value]) => `${name}: ${value}`);
-    const source = [...fields, "MIME-Version: 1.0", body].join("\r\n");
-    this.server.appendMessage("INBOX", [], new Date(), source);
+    this.box.add([...fields, "MIME-Version: 1.0", body].join("\r\n"));
   }
 
   end(): Promise<void> {
-    return new Promise((resolve) => {
-      this.server.close(() => resolve());
-    });
+    return this.box.end();
   }
 }
 

@@ -59,8 +59,11 @@ export function keptFile(book: string, sha256: string): string {
 }
 
 export function outboxFile(book: string, name: string): string {
-  return join(bookFolder(book), "outbox", name);
+  return join(outboxFolder(book), name);
 }
+
+/** Where mails lie that left, each as a file. */
+export const outboxFolder = (book: string): string => join(bookFolder(book), "outbox");
 
 export function makeBookFolders(book: string): void {
   for (const name of ["files", "outbox"])

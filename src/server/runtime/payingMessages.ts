@@ -63,5 +63,7 @@ export const PAYING_MESSAGES: Record<string, string> = {
     "What became of this payment is not known yet. Load the page again in some minutes: nothing is taken twice.",
   "pay.unknown": "There is no such payment.",
   "pay.link_gone": "This link leads nowhere any more.",
+  "practice.mailbox":
+    "Port {port} cannot be opened for the practice mailbox. Say another with --port.",
   "practice.none": "{book} is no practice book. Make one: dozo practice new --book NAME",
 };
