@@ -87,7 +87,7 @@ export function MailPage(facts: BookFacts & MailsRead): ReactNode {
           {
             id: "words",
             narrow: "state",
-            header: "What was done",
+            header: "What came of it",
             width: "32%",
             cell: ({ words }) => <span title={words}>{words}</span>,
           },

@@ -1,4 +1,4 @@
-import { type Day, formatDay } from "@/core/calendar";
+import { type Day, daysBetween, formatDay } from "@/core/calendar";
 
 import type { Cells } from "../cells";
 import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
@@ -36,11 +36,15 @@ export function turnedDays(
   const found = columns.find((column) => mayBeTurned(column, base.order));
   const sample = found?.days.find(({ fixed }) => fixed !== null && fixed[1] !== fixed[2]);
   if (!found || !sample) return { reading: base, questions: [] };
-  const inWords = (day: Day | null): string => (day ? formatDay(day, today) : "no day");
-  const span = (reading: DayReading): string => {
-    const all = found.days.flatMap((written) => dayUnder(written, reading) ?? []).sort();
-    return `days from ${inWords(all[0] ?? null)} to ${inWords(all.at(-1) ?? null)}`;
-  };
+  const inWords = (day: Day | null | undefined): string => (day ? formatDay(day, today) : "no day");
+  const spanOf = (reading: DayReading): Day[] =>
+    found.days.flatMap((written) => dayUnder(written, reading) ?? []).sort();
+  const choices = [
+    { answer: "stand", result: "as they stand", days: spanOf(base) },
+    { answer: "turn", result: "turned back", days: spanOf(turned) },
+  ];
+  // Days that lie close together are the likelier ones.
+  choices.sort((a, b) => lengthOf(a.days) - lengthOf(b.days));
   const [stands, other] = [base, turned].map((reading) => inWords(dayUnder(sample, reading)));
   return {
     reading: base,
@@ -48,11 +52,16 @@ export function turnedDays(
       {
         key: "turned",
         words: `Days up to the 12th stand as days, and all others as text: a spreadsheet may have turned day and month around. ${stands} may be ${other}.`,
-        choices: [
-          { answer: "stand", result: `as they stand: ${span(base)}` },
-          { answer: "turn", result: `turned back: ${span(turned)}` },
-        ],
+        choices: choices.map(({ answer, result, days }) => ({
+          answer,
+          result: `${result}: days from ${inWords(days[0])} to ${inWords(days.at(-1))}`,
+        })),
       },
     ],
   };
 }
+
+const lengthOf = (days: readonly Day[]): number => {
+  const [first, last] = [days[0], days.at(-1)];
+  return first && last ? daysBetween(first, last) : 0;
+};

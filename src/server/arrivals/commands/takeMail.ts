@@ -1,5 +1,6 @@
 import { z } from "zod";
 
+import { textOnly } from "@/core/gate";
 import type { BecameOfMail } from "@/core/parties";
 import { ok, type Result } from "@/core/result";
 import { insertContact } from "@/db/contacts";
@@ -67,8 +68,17 @@ function becameOf(ctx: CommandContext, mail: Mail): Became {
   const customerId = letter?.customerId ?? null;
   if (files !== "") return { became: "files", words: files, customerId };
   const left = mail.left === null ? "" : `; ${mail.left}`;
-  if (letter) return { became: "reply", words: `answers “${letter.subject}”${left}`, customerId };
+  if (letter) return { became: "reply", words: `${saidTo(letter, mail)}${left}`, customerId };
   return { became: "left", words: mail.left ?? whyLeft(mail), customerId: null };
+}
+
+/** Letters of an answer that stand in the list. */
+const SHOWN = 200;
+
+/** What an answer says, before what it answers. */
+function saidTo({ subject }: LetterRow, { words }: Mail): string {
+  const said = textOnly(words.replace(/\s+/g, " ").trim(), SHOWN);
+  return said === "" ? `answers “${subject}”` : `“${said}”, to “${subject}”`;
 }
 
 const whyLeft = ({ automatic }: Mail): string =>
