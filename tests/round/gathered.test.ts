@@ -8,8 +8,14 @@ const LINES = 400;
 
 /** Every row that a file of activity brings, but for the moments at which it came. */
 function rowsOf({ db }: TestBook): unknown {
-  const tables = ["receipt", "processor_item", "payout", "entry", "entry_line", "posting"];
-  return tables.map((table) => db.all(`SELECT * FROM "${table}"`));
+  const tables = ["receipt", "processor_item", "payout", "entry", "entry_line", "account_day"];
+  return [
+    ...tables.map((table) => db.all(`SELECT * FROM "${table}"`)),
+    // Entries that are gathered take effect together, by one row.
+    db.all(
+      "SELECT e.id FROM entry e JOIN posting p ON e.id BETWEEN p.first_entry AND p.last_entry ORDER BY 1",
+    ),
+  ];
 }
 
 describe("rows that are gathered, against rows that are written one by one", () => {
@@ -30,6 +36,8 @@ describe("rows that are gathered, against rows that are written one by one", () 
     jest.spyOn(Db.prototype, "gathering").mockImplementation((_order, work) => work());
     const oneByOne = taken();
     expect(gathered).toEqual(oneByOne);
-    expect((gathered as unknown[][])[1]?.length).toBeGreaterThan(LINES);
+    const [, items, , entries, , , posted] = gathered as unknown[][];
+    expect(items?.length).toBeGreaterThan(LINES);
+    expect(posted).toHaveLength(entries?.length ?? 0);
   });
 });
