@@ -320,6 +320,10 @@ describe("what a spreadsheet did to a list", () => {
     const firstDay = (answer: string): string | undefined =>
       linesIn("processor", turned, { answers: { turned: answer } })[0]?.split(" | ")[0];
     expect([firstDay("turn"), firstDay("stand")]).toEqual(["Mon 2 Nov", "Wed 11 Feb"]);
+    // What was said of another file turns nothing here.
+    const other = file("2026-02-11", "2026-03-11", "2026-03-12");
+    const said = { answers: { turned: "turn" } };
+    expect(linesIn("processor", other, said)[0]).toContain("Wed 11 Feb");
     // One that could not have been turned, or a text that would have been kept, proves that they stand.
     expect(openIn(file("2026-02-11", "2026-03-14", "13/11/2026"))).toEqual([]);
     expect(openIn(file("2026-02-11", "2026-03-11", "13/11/2026", "02/11/2026"))).toEqual([]);

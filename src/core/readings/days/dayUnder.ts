@@ -64,7 +64,7 @@ function partsUnder(
   { fixed, open, yearLast }: WrittenDay,
   { order, isTurned }: DayReading,
 ): Parted | null {
-  if (fixed) return isTurned ? [fixed[0], fixed[2], fixed[1]] : fixed;
+  if (fixed) return isTurned && fixed[2] <= 12 ? [fixed[0], fixed[2], fixed[1]] : fixed;
   return open === null || (yearLast && order === "yy") ? null : ordered(open, order);
 }
 

@@ -32,10 +32,10 @@ export function turnedDays(
 ): { reading: DayReading; questions: Question[] } {
   const said = cells.file.answers.turned;
   const turned: DayReading = { ...base, isTurned: true };
-  if (said !== undefined) return { reading: said === "turn" ? turned : base, questions: [] };
   const found = columns.find((column) => mayBeTurned(column, base.order));
   const sample = found?.days.find(({ fixed }) => fixed !== null && fixed[1] !== fixed[2]);
   if (!found || !sample) return { reading: base, questions: [] };
+  if (said !== undefined) return { reading: said === "turn" ? turned : base, questions: [] };
   const inWords = (day: Day | null | undefined): string => (day ? formatDay(day, today) : "no day");
   const spanOf = (reading: DayReading): Day[] =>
     found.days.flatMap((written) => dayUnder(written, reading) ?? []).sort();

@@ -121,7 +121,7 @@ const isToSay = (
 const OF_ONE_FILE = new Set([
   ...["before", "future", "outside", "whose"],
   ...["balance", "first", "same", "other_account"],
-  ...["head", "year", "taken_back", "corrected"],
+  ...["head", "year", "taken_back", "corrected", "hidden", "turned"],
 ]);
 
 const lasting = (answers: MappingSpec["answers"]): MappingSpec["answers"] =>
