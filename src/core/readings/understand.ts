@@ -25,7 +25,7 @@ import { dueOfFormat } from "./invoices/dueOfFormat";
 import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/ofOneAccount";
-import { remittanceTable } from "./remittanceTable";
+import { remittanceTable } from "./remittance/remittanceTable";
 import { otherColumns } from "./lines/otherColumns";
 import { spanAbove, spanUnder } from "./days/ownSpan";
 import { processorTable } from "./activity/processorTable";

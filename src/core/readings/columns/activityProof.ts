@@ -1,3 +1,5 @@
+import { headWords } from "@/core/formats";
+
 import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 
 /** What the sums of a processor's file prove of its columns. */
@@ -90,13 +92,17 @@ function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null
   return net === undefined ? null : { net };
 }
 
+/** Heads of what customers got back: it lies between gross and net too, and is no fee. */
+const GIVEN_BACK =
+  /^(?:total )?(?:returns?|refunds?|refunded|chargebacks?|discounts? given)(?: amount| total)?$/;
+
 /** One or two columns that are what lies between gross and net. */
 function feesOf(
   sheet: Sheet,
   gross: Sums,
   { more, net }: { more: readonly Sums[]; net: Sums },
 ): Columns | null {
-  const free = sheet.free();
+  const free = sheet.free().filter((head) => !GIVEN_BACK.test(headWords(head)));
   const one = free.find((head) => foots(gross, [...more, sheet.under(head)], net));
   if (one !== undefined) return { fee: one };
   if (sheet.columns.fee2 !== undefined) return null;

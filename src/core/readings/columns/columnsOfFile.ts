@@ -60,6 +60,12 @@ const isCount = (cell: string): boolean => /^\d{1,3}$/.test(cell);
 /** Heads of shares in a hundred, which are no sums. */
 const RATE = /%|\b(?:percent|pct|rate)\b/i;
 
+/** A day of eight digits (`20261202`), which would be millions. */
+const isEightDay = (cell: string): boolean => /^\d{8}$/.test(cell) && isDate(cell);
+
+const holdsSums = (field: string, cells: readonly string[]): boolean =>
+  cells.some(isSum) && !(isCounted(field) && cells.every(isCount)) && !cells.every(isEightDay);
+
 /** Whether a column holds anything that its field could be; an empty one may hold it another time. */
 function fits(
   { field, type, needed }: FieldSpec,
@@ -71,7 +77,7 @@ function fits(
   if (cells.length === 0 || needed) return true;
   if (type === "kind") return !cells.every((cell) => isSum(cell) || isDate(cell));
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
-  if (type === "amount") return cells.some(isSum) && !(isCounted(field) && cells.every(isCount));
+  if (type === "amount") return holdsSums(field, cells);
   if (type === "currency")
     return cells.some((cell) => currencyOf(cell.toUpperCase()) !== undefined);
   return type === "day" ? cells.some((cell) => writtenDay(cell) !== null) : true;

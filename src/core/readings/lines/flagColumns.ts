@@ -69,7 +69,7 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
 
 function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: number }): Flag[] {
   const { kind } = cells.file;
-  if (kind === "customers" || kind === "remittance" || kind === "returns") return [];
+  if (kind === "customers" || kind === "returns") return [];
   const says = flagTest(kind, cells, rows, column);
   if (says === null) return [];
   const open = rows.filter((row) => says((row.cells[column.at] ?? "").trim(), row));
@@ -87,6 +87,7 @@ function flagTest(
   { head, at }: { head: string; at: number },
 ): Says | null {
   const filled = rows.map((row) => (row.cells[at] ?? "").trim());
+  if (kind === "remittance") return adviceTest(head);
   // What was refunded by a column of sums is asked about by that.
   const isAsked = cells.has("refunded") && /\brefund/.test(plainWords(head));
   if (isBack(kind, head) && !isAsked) {
@@ -111,6 +112,14 @@ function flagTest(
     (kind === "invoices" && isGone(cells, cell, row)) ||
     (isState && isUnknown(kind, cell));
 }
+
+/** Of an advice: what is only to come, was refused, or is void, in a column of states or by the word itself. */
+const adviceTest =
+  (head: string): Says =>
+  (cell) =>
+    /^void(?:ed)?\b/i.test(cell) ||
+    isDead("remittance", cell) ||
+    (tellsStanding(head) && isUnknown("remittance", cell));
 
 /** An invoice that another column says is paid or given up, where nothing says what of it is open. */
 const isGone = (cells: Cells, cell: string, row: Row): boolean =>

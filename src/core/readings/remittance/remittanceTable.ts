@@ -1,4 +1,4 @@
-import { formatAmount, type Minor, sumOf } from "@/core/money";
+import { formatAmount, type Minor, negate, sumOf } from "@/core/money";
 
 import {
   headsUsedAs,
@@ -8,24 +8,27 @@ import {
   type Reading,
   sumOfCell,
   sumUnderHead,
-} from "./canonical";
-import type { Row } from "./cells";
-import { groupedBy } from "./grouped";
-import type { Question } from "./types";
+} from "../canonical";
+import type { Row } from "../cells";
+import { groupedBy } from "../grouped";
+import type { Question } from "../types";
+import { creditsIn } from "./credits";
 
 /** What an advice says of an invoice, and the use of a column that may say it instead. */
 const USES = ["amount", "discount"] as const;
 
 /** Advice in the agreed layout; what was paid and taken off may stand in columns that were said to hold it. */
 export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
-  const payments = paymentsOf(reading, rows);
+  const credits = creditsIn(reading, rows);
+  const paid = paidBy(reading, credits.lines);
+  const payments = paymentsOf(reading, rows, paid);
   const off = payments.find(({ total, sum }) => total !== null && total !== sum);
   const isProven = payments.length > 0 && payments.every(({ total, sum }) => total === sum);
   return {
-    rows: rows.map((row) => ({ line: row.line, fields: fieldsOf(reading, row) })),
+    rows: rows.map((row) => ({ line: row.line, fields: fieldsOf(reading, row, paid) })),
     leftOut: [],
     refused: [],
-    questions: off === undefined ? [] : footQuestion(reading, off),
+    questions: [...credits.questions, ...(off === undefined ? [] : footQuestion(reading, off))],
     proofs: [
       ...(isProven ? [provenWords(payments.length)] : []),
       ...(isLess(reading, rows)
@@ -35,11 +38,27 @@ export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
   };
 }
 
-function fieldsOf(reading: Reading, row: Row): Record<string, string> {
+/** What was paid of a line; null where no column says it. */
+type Paid = (row: Row) => Minor | null;
+
+/** By the column of it, or the one that was said to hold it; a credit lowers what was paid. */
+function paidBy(reading: Reading, credits: ReadonlySet<number>): Paid {
+  const [instead] = headsUsedAs(reading, "amount");
+  return (row) => {
+    const sum =
+      instead === undefined
+        ? sumOfCell(reading, row, "amount")
+        : sumUnderHead(reading, row, instead);
+    return sum !== null && sum > 0 && credits.has(row.line) ? negate(sum) : sum;
+  };
+}
+
+function fieldsOf(reading: Reading, row: Row, paid: Paid): Record<string, string> {
   const fields = plainFields(reading, row);
-  for (const field of USES)
-    for (const head of headsUsedAs(reading, field))
-      fields[field] = inText(sumUnderHead(reading, row, head) ?? 0, reading.currencyOf(row));
+  const sum = paid(row);
+  if (sum !== null) fields.amount = inText(sum, reading.currencyOf(row));
+  for (const head of headsUsedAs(reading, "discount"))
+    fields.discount = inText(sumUnderHead(reading, row, head) ?? 0, reading.currencyOf(row));
   return fields;
 }
 
@@ -60,19 +79,22 @@ const isLess = (reading: Reading, rows: readonly Row[]): boolean =>
 type Payment = { row: Row; total: Minor | null; sum: Minor };
 
 /** Each payment with its total as it is said, and what its lines come to. */
-function paymentsOf(reading: Reading, rows: readonly Row[]): Payment[] {
+function paymentsOf(reading: Reading, rows: readonly Row[], paid: Paid): Payment[] {
   const { cells } = reading;
   const groups = groupedBy(rows, (row) =>
     ["trace", "payerName", "paidOn", "total"].map((field) => cells.of(row, field)).join("|"),
   );
-  const [instead] = headsUsedAs(reading, "amount");
-  const paid = (row: Row): Minor =>
-    (instead === undefined
-      ? sumOfCell(reading, row, "amount")
-      : sumUnderHead(reading, row, instead)) ?? (0 as Minor);
   return [...groups.values()].flatMap((lines) => {
     const [row] = lines;
-    return row ? [{ row, total: sumOfCell(reading, row, "total"), sum: sumOf(lines, paid) }] : [];
+    return row
+      ? [
+          {
+            row,
+            total: sumOfCell(reading, row, "total"),
+            sum: sumOf(lines, (line) => paid(line) ?? (0 as Minor)),
+          },
+        ]
+      : [];
   });
 }
 

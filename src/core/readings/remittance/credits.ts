@@ -1,0 +1,71 @@
+import { formatAmount, type Minor, sumOf } from "@/core/money";
+
+import { type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import { groupedBy } from "../grouped";
+import { sureKindOf } from "../invoices/documentWords";
+import type { Question } from "../types";
+
+type Credits = {
+  /** Lines whose sum lowers what was paid, though it stands without a sign. */
+  readonly lines: ReadonlySet<number>;
+  readonly questions: readonly Question[];
+};
+const NONE: Credits = { lines: new Set(), questions: [] };
+
+/**
+ * Credit notes of an advice that stand without a sign: a column of types names them. They lower the
+ * payment where its total says so; where nothing does, it is asked.
+ */
+export function creditsIn(reading: Reading, rows: readonly Row[]): Credits {
+  const { answers } = reading.cells.file;
+  const sum = (row: Row): Minor => sumOfCell(reading, row, "amount") ?? (0 as Minor);
+  const unsigned = creditRows(reading, rows).filter((row) => sum(row) > 0);
+  const [first] = unsigned;
+  if (!first) return NONE;
+  const lines = new Set(unsigned.map(({ line }) => line));
+  const lowers = answers.credits ?? (footsOff(reading, rows, lines) ? "off" : undefined);
+  if (lowers !== undefined) return lowers === "off" ? { lines, questions: [] } : NONE;
+  const shown = formatAmount(sum(first), reading.currencyOf(first));
+  const count = lines.size === 1 ? "1 line is a credit" : `${lines.size} lines are credits`;
+  return {
+    lines,
+    questions: [
+      {
+        key: "credits",
+        words: `${count} without a sign (line ${first.line}: ${shown}). Do they lower what was paid?`,
+        choices: [
+          { answer: "off", result: `yes: line ${first.line} takes ${shown} off` },
+          { answer: "on", result: `no: ${shown} was paid of it` },
+        ],
+      },
+    ],
+  };
+}
+
+/** Lines that a column of types, which no field has taken, calls a credit; beside others that are invoices. */
+function creditRows({ cells }: Reading, rows: readonly Row[]): Row[] {
+  for (const { at } of cells.unread()) {
+    const kinds = rows.map((row) => sureKindOf((row.cells[at] ?? "").trim()));
+    if (kinds.every((kind) => kind !== null) && kinds.includes("invoice"))
+      return rows.filter((_, place) => kinds[place] === "credit");
+  }
+  return [];
+}
+
+/** Whether the lines come to each payment only if credits are taken off. */
+function footsOff(reading: Reading, rows: readonly Row[], credits: ReadonlySet<number>): boolean {
+  const { cells } = reading;
+  if (!cells.has("total")) return false;
+  const groups = groupedBy(rows, (row) =>
+    ["trace", "payerName", "paidOn", "total"].map((field) => cells.of(row, field)).join("|"),
+  );
+  return [...groups.values()].every((lines) => {
+    const signed = sumOf(lines, (row) => {
+      const sum = sumOfCell(reading, row, "amount") ?? 0;
+      return (credits.has(row.line) ? -Math.abs(sum) : sum) as Minor;
+    });
+    const [row] = lines;
+    return row !== undefined && sumOfCell(reading, row, "total") === signed;
+  });
+}
