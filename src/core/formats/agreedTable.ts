@@ -13,6 +13,8 @@ export type AgreedRow = {
   /** The file says that it is no money, or not yet. */
   readonly aside?: Aside | null;
   readonly doubt?: Doubt | null;
+  /** The moment of its day, in UTC, where the file says it with a zone. */
+  readonly moment?: string | null;
 };
 
 /** What such a file says of itself: what foots, and what does not. */
@@ -44,6 +46,7 @@ export function agreedTable(
     kind,
     aside: rows.flatMap((row, at) => marked(lineOf(row, at), row.aside)),
     doubts: rows.flatMap((row, at) => marked(lineOf(row, at), row.doubt)),
+    moments: rows.flatMap((row, at) => marked(lineOf(row, at), row.moment)),
     proofs,
     off,
     span,

@@ -86,6 +86,37 @@ describe("an OFX statement", () => {
     expect(taken(ofx(foreign("ORIGCURRENCY")), ["currency"])).toEqual(["USD"]);
     expect(taken(ofx(foreign("CURRENCY")), ["currency"])).toEqual(["EUR"]);
   });
+  it("whose time is another day here is asked about, unless it is midnight or noon, or names no zone", () => {
+    // The book is in New York.
+    const at = (time: string): string =>
+      ofx(transaction("CREDIT", "1.00", "a1").replace("20261106", `20261106${time}`));
+    expect(
+      ["", "003000[0:GMT]", "003000", "120000[0:GMT]", "000000[0:GMT]", "090000[-5:EST]"].map(
+        (time) => asked(at(time)),
+      ),
+    ).toEqual([[], ["moments"], [], [], [], []]);
+    const day = (moments: string): string[] =>
+      taken(at("003000.000[0:GMT]"), ["posted_on"], { moments });
+    expect([day("bank"), day("here")]).toEqual([["2026-11-06"], ["2026-11-05"]]);
+  });
+});
+
+it("a camt entry at a time of UTC that is another day here is asked about (ISO 20022, made-up data)", () => {
+  const file = (booked: string): string =>
+    `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt><Ntry><Amt Ccy="USD">12.50</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt>${booked}</BookgDt></Ntry></Stmt></BkToCstmrStmt></Document>`;
+  const times = [
+    "2026-11-06T02:30:00Z",
+    "2026-11-06T02:30:00",
+    "2026-11-06T00:00:00Z",
+    "2026-11-06T15:30:00Z",
+  ];
+  expect(times.map((time) => asked(file(`<DtTm>${time}</DtTm>`)))).toEqual([
+    ["moments"],
+    [],
+    [],
+    [],
+  ]);
+  expect(asked(file("<Dt>2026-11-06</Dt>"))).toEqual([]);
 });
 
 describe("a group of BAI2 (cash management balance reporting 2, record 02: status 1 to 4)", () => {

@@ -25,6 +25,7 @@ import { dueOfFormat } from "./invoices/dueOfFormat";
 import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/ofOneAccount";
+import { momentsOfFormat } from "./momentsOfFormat";
 import { remittanceTable } from "./remittance/remittanceTable";
 import { otherColumns } from "./lines/otherColumns";
 import { spanAbove, spanUnder } from "./days/ownSpan";
@@ -118,13 +119,15 @@ function understoodFormat(file: Unread, context: ReadingContext): UnderstoodFile
   );
   const due =
     kind === "invoices" ? dueOfFormat(clear.lines, answers) : { lines: clear.lines, questions: [] };
-  const span = withinSpan(kind, due.lines, answers, { ...context, own: table.span ?? null });
+  const moments = momentsOfFormat(due.lines, table.moments ?? [], answers, context);
+  const span = withinSpan(kind, moments.lines, answers, { ...context, own: table.span ?? null });
   const { off = null, proofs = [] } = table;
   const questions: Question[] = [
     ...one.questions,
     ...(off !== null && answers.balance === undefined ? [offQuestion(off)] : []),
     ...clear.questions,
     ...due.questions,
+    ...moments.questions,
     ...span.questions,
   ];
   return {

@@ -12,6 +12,7 @@ import {
 } from "../agreedTable";
 import type { Table } from "../csv/table";
 import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
+import { bookedAt, bookedOn } from "./days";
 import { partOf, remittanceOf, remittanceRows } from "./details";
 
 /** Statements (camt.053), reports of the day (camt.052) and notices (camt.054), of every version. */
@@ -62,9 +63,6 @@ function signedSum(node: XmlNode | undefined): Sum {
   return { minor: mark === "DBIT" ? -read.value : read.value, currency };
 }
 
-const dayAt = (node: XmlNode | undefined): string =>
-  (textAt(node, "Dt") ?? textAt(node, "DtTm") ?? "").slice(0, 10);
-
 const isBooked = (entry: XmlNode): boolean => {
   const status = textAt(entry, "Sts", "Cd") ?? textAt(entry, "Sts");
   return status === null || status === "BOOK";
@@ -83,6 +81,7 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
           line: rows.length + 1,
           fields: { account, ...fields },
           aside: isBooked(entry) ? null : "not_yet",
+          moment: bookedAt(entry),
         });
     const check = checkOf(statement, entries.filter(isBooked));
     if (check.proof) proofs.push(check.proof);
@@ -139,7 +138,7 @@ function linesOf(entry: XmlNode): Record<string, string>[] {
   const digits = digitsOf(currency);
   const reference = textAt(entry, "AcctSvcrRef") ?? "";
   const shared = {
-    postedOn: dayAt(at(entry, "BookgDt")) || dayAt(at(entry, "ValDt")),
+    postedOn: bookedOn(entry),
     currency,
   };
   const details = allAt(entry, "NtryDtls").flatMap((node) => allAt(node, "TxDtls"));
@@ -177,7 +176,7 @@ function noticeTable(statements: readonly XmlNode[]): Result<Table> {
       const { minor, currency } = signedSum(entry);
       const digits = digitsOf(currency);
       const shared = {
-        paidOn: dayAt(at(entry, "BookgDt")) || dayAt(at(entry, "ValDt")),
+        paidOn: bookedOn(entry),
         currency,
         trace: textAt(entry, "AcctSvcrRef") ?? "",
         total: decimalOf(minor, digits),

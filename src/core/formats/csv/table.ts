@@ -21,6 +21,8 @@ export type Table = {
   /** Lines that such a file says are no money, or not yet; and those of which it says two things. */
   readonly aside?: Marked<Aside>;
   readonly doubts?: Marked<Doubt>;
+  /** Moments at which its lines stand, in UTC, where they are said with a zone. */
+  readonly moments?: Marked<string>;
   /** The line on which the header stands; what is above it is no part of the list. 0 where none does. */
   readonly headLine?: number;
   /** The records of a list as they came, with what is above the head and the head itself. */

@@ -17,6 +17,22 @@ export type Transaction = {
 export const dayOf = (text: string): string =>
   /^\d{8}/.test(text) ? `${text.slice(0, 4)}-${text.slice(4, 6)}-${text.slice(6, 8)}` : text;
 
+const MOMENT =
+  /^(\d{4})(\d\d)(\d\d)(\d\d)(\d\d)(?:\d\d)?(?:\.\d{1,6})?\[([+-]?\d{1,2}(?:\.\d{1,2})?)(?::[A-Za-z]{1,6})?\]$/;
+
+/**
+ * The moment in UTC that is said with its zone (OFX 2.2, 3.2.8.2); null where there is none. Midnight
+ * and noon say no time, but a day (common practice, no source).
+ */
+function momentOf(text: string): string | null {
+  const found = MOMENT.exec(text.trim());
+  if (!found) return null;
+  const [year = 0, month = 0, day = 0, hour = 0, minute = 0, zone = 0] = found.slice(1).map(Number);
+  if (minute === 0 && hour % 12 === 0) return null;
+  const moment = new Date(Date.UTC(year, month - 1, day, hour, minute) - zone * 3_600_000);
+  return Number.isNaN(moment.getTime()) ? null : moment.toISOString();
+}
+
 /** A comma alone is the decimal mark, as some lands write it. */
 const decimal = (text: string): string =>
   text.includes(",") && !text.includes(".") ? text.replace(",", ".") : text.replace(/,/g, "");
@@ -42,6 +58,7 @@ export function rowsOf(transactions: readonly Transaction[]): AgreedRow[] {
     fields: { ...fieldsOf(one), id: rootOf(one, byId) },
     aside: asideOf(one, correctedBy, byId),
     doubt: doubtOf(one, byId),
+    moment: momentOf(one.said.DTPOSTED ?? one.said.DTTRAN ?? ""),
   }));
 }
 
