@@ -78,6 +78,18 @@ describe("days and heads", () => {
     );
     expect(openIn(file, { kind: "processor" })).toContain("column:Returns");
   });
+  it("how a card was read is no kind of what was done", () => {
+    const file = list(
+      "Date,Reference,Amount,Entry,Fee",
+      "11/13/2026,R1,45.00,Chip,0.30",
+      "11/14/2026,R2,12.00,Tap,0.30",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
+    expect(linesIn("processor", file)).toEqual([
+      "Fri 13 Nov | 45.00 | charge | R1",
+      "Sat 14 Nov | 12.00 | charge | R2",
+    ]);
+  });
   it("days of eight digits are no sums", () => {
     const file = list(
       "Client,Invoice,Doc date,Net due,Total",

@@ -60,6 +60,10 @@ const isCount = (cell: string): boolean => /^\d{1,3}$/.test(cell);
 /** Heads of shares in a hundred, which are no sums. */
 const RATE = /%|\b(?:percent|pct|rate)\b/i;
 
+/** How a card was read is no kind of what was done. */
+const ENTRY_MODE =
+  /^(?:chip|tap|dip|swiped?|keyed|manual|contactless|e-?commerce|moto|inserted|mag ?stripe|emv|nfc|icc)$/i;
+
 /** A day of eight digits (`20261202`), which would be millions. */
 const isEightDay = (cell: string): boolean => /^\d{8}$/.test(cell) && isDate(cell);
 
@@ -75,7 +79,8 @@ function fits(
   if (type === "amount" && RATE.test(head)) return false;
   const cells = filled.filter((cell) => !isNothing(cell));
   if (cells.length === 0 || needed) return true;
-  if (type === "kind") return !cells.every((cell) => isSum(cell) || isDate(cell));
+  if (type === "kind")
+    return !cells.every((cell) => isSum(cell) || isDate(cell) || ENTRY_MODE.test(cell));
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
   if (type === "amount") return holdsSums(field, cells);
   if (type === "currency")
