@@ -9,6 +9,8 @@ export type Doubt =
   | "wrong_side"
   | "taken_back"
   | "corrected"
+  /** It stands in a state that the bank has words of its own for. */
+  | "own_state"
   | "credit_note"
   | "no_credit_note"
   /** It is made out to the business whose book this is. */

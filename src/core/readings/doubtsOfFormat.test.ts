@@ -119,6 +119,19 @@ it("a camt entry at a time of UTC that is another day here is asked about (ISO 2
   expect(asked(file("<Dt>2026-11-06</Dt>"))).toEqual([]);
 });
 
+it("a camt entry in a state of the bank's own is asked about, one that is pending is set aside", () => {
+  const file = (state: string): string =>
+    `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt><Ntry><Amt Ccy="USD">12.50</Amt><CdtDbtInd>CRDT</CdtDbtInd>${state}<BookgDt><Dt>2026-11-06</Dt></BookgDt></Ntry></Stmt></BkToCstmrStmt></Document>`;
+  const own = file("<Sts><Prtry>HELD</Prtry></Sts>");
+  expect(asked(own)).toEqual(["own_state"]);
+  expect(taken(own, ["amount"], { own_state: "keep" })).toEqual(["12.50"]);
+  expect(leftOut(own, { own_state: "leave" })).toEqual(["1 said"]);
+  expect(leftOut(file("<Sts><Cd>FUTR</Cd></Sts>"))).toEqual(["1 not_yet"]);
+  expect(
+    ["", "<Sts>BOOK</Sts>", "<Sts><Cd>BOOK</Cd></Sts>"].map((state) => asked(file(state))),
+  ).toEqual([[], [], []]);
+});
+
 describe("a group of BAI2 (cash management balance reporting 2, record 02: status 1 to 4)", () => {
   const file = (status: string): string =>
     `01,021000021,KESTREL,261116,2000,1,80,1,2/\n02,KESTREL,021000021,${status},261116,,USD,2/\n03,9876543210,,010,50000,,,015,60000,,/\n16,165,10000,0,REF1,CUST1,ACH CREDIT/\n49,120000,3/\n98,120000,1,5/\n99,120000,1,7/\n`;

@@ -38,6 +38,13 @@ const DOUBTS: Readonly<Record<Doubt, Doubted>> = {
       { answer: "leave", result: "leave them out" },
     ],
   },
+  own_state: {
+    words: (lines) => `The bank gives ${lines} a state of its own, neither booked nor pending.`,
+    choices: [
+      { answer: "leave", result: "not booked: left out" },
+      { answer: "keep", result: "booked: taken in" },
+    ],
+  },
   credit_note: {
     words: () => "The document is an invoice by its name, and a credit note by its code.",
     choices: [

@@ -13,6 +13,7 @@ import {
 import type { Table } from "../csv/table";
 import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
 import { bookedAt, bookedOn } from "./days";
+import { isBooked, isPending } from "./states";
 import { partOf, remittanceOf, remittanceRows } from "./details";
 
 /** Statements (camt.053), reports of the day (camt.052) and notices (camt.054), of every version. */
@@ -63,11 +64,6 @@ function signedSum(node: XmlNode | undefined): Sum {
   return { minor: mark === "DBIT" ? -read.value : read.value, currency };
 }
 
-const isBooked = (entry: XmlNode): boolean => {
-  const status = textAt(entry, "Sts", "Cd") ?? textAt(entry, "Sts");
-  return status === null || status === "BOOK";
-};
-
 function statementTable(statements: readonly XmlNode[]): Result<Table> {
   const rows: AgreedRow[] = [];
   const proofs: string[] = [];
@@ -80,7 +76,8 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
         rows.push({
           line: rows.length + 1,
           fields: { account, ...fields },
-          aside: isBooked(entry) ? null : "not_yet",
+          aside: isPending(entry) ? "not_yet" : null,
+          doubt: isBooked(entry) ? null : "own_state",
           moment: bookedAt(entry),
         });
     const check = checkOf(statement, entries.filter(isBooked));
