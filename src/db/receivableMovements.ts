@@ -43,7 +43,9 @@ export function receivableMovements(db: Db): ReceivableMovements {
   const merges = mergeCount(db);
   const before = kept.get(db);
   const moves = before?.merges === merges ? before : emptyMovements(merges);
-  const last = db.get<{ id: number | null }>("SELECT max(last_entry) AS id FROM posting")?.id ?? 0;
+  const last =
+    db.get<{ id: number }>("SELECT last_entry AS id FROM posting ORDER BY first_entry DESC LIMIT 1")
+      ?.id ?? 0;
   for (; moves.entry < last; moves.entry = Math.min(last, moves.entry + AT_A_TIME))
     readLines(db, moves, Math.min(last, moves.entry + AT_A_TIME));
   // After the lines: an item is there before any line speaks of it.

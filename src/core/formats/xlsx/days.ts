@@ -27,8 +27,9 @@ export function dayText(serial: number, is1904: boolean): string | null {
 
 const two = (value: number): string => String(value).padStart(2, "0");
 
-/** A day that stands as text (`2026-11-02T00:00:00`), in the same way. */
+/** A day that stands as text (`2026-11-02T00:00:00`), in the same way; a zone stays with its time. */
 export function isoText(text: string): string {
-  const [day = "", time = ""] = text.replace(/Z$/, "").split("T");
-  return time === "" || time.startsWith("00:00:00") ? day : `${day} ${time.slice(0, 5)}`;
+  const [day = "", time = ""] = text.split("T");
+  const zone = /(?:Z|[+-]\d\d:\d\d)$/.exec(time)?.[0] ?? "";
+  return time === "" || time.startsWith("00:00:00") ? day : `${day} ${time.slice(0, 5)}${zone}`;
 }

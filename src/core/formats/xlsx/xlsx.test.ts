@@ -1,4 +1,4 @@
-import { dayText } from "./days";
+import { dayText, isoText } from "./days";
 import { numberFormat, shownNumber } from "./numberFormat";
 import { SheetReader } from "./sheet";
 import { StringsReader } from "./strings";
@@ -140,6 +140,14 @@ describe("a sheet", () => {
     const bomb = `<!DOCTYPE a [<!ENTITY b "c">]>${data("<row><c><v>1</v></c></row>")}`;
     expect(sheet(bomb).end()).toBe(false);
   });
+});
+
+it("a moment that stands as text keeps its zone; midnight is a day", () => {
+  expect(
+    ["2026-11-02", "2026-11-02T00:00:00", "2026-11-02T14:30:00Z", "2026-11-02T14:30:00"].map(
+      isoText,
+    ),
+  ).toEqual(["2026-11-02", "2026-11-02", "2026-11-02 14:30Z", "2026-11-02 14:30"]);
 });
 
 it("shared texts are those of their runs, without how they are spoken", () => {
