@@ -21,8 +21,9 @@ export function Word({
         <Explained data-word={of}>{children ?? name}</Explained>
       </Tooltip.Trigger>
       <Portal>
-        <Tooltip.Positioner>
-          <Tooltip.Content>{words}</Tooltip.Content>
+        {/* It may lie over a button, which is pressed all the same. */}
+        <Tooltip.Positioner pointerEvents="none">
+          <Tooltip.Content pointerEvents="none">{words}</Tooltip.Content>
         </Tooltip.Positioner>
       </Portal>
     </Tooltip.Root>
