@@ -2,9 +2,9 @@ import { formatAmount, type Minor, sumOf } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
-import { groupedBy } from "../grouped";
 import { sureKindOf } from "../invoices/documentWords";
 import type { Question } from "../types";
+import { linesOfPayments } from "./payments";
 
 type Credits = {
   /** Lines whose sum lowers what was paid, though it stands without a sign. */
@@ -55,12 +55,8 @@ function creditRows({ cells }: Reading, rows: readonly Row[]): Row[] {
 
 /** Whether the lines come to each payment only if credits are taken off. */
 function footsOff(reading: Reading, rows: readonly Row[], credits: ReadonlySet<number>): boolean {
-  const { cells } = reading;
-  if (!cells.has("total")) return false;
-  const groups = groupedBy(rows, (row) =>
-    ["trace", "payerName", "paidOn", "total"].map((field) => cells.of(row, field)).join("|"),
-  );
-  return [...groups.values()].every((lines) => {
+  if (!reading.cells.has("total")) return false;
+  return linesOfPayments(reading, rows).every((lines) => {
     const signed = sumOf(lines, (row) => {
       const sum = sumOfCell(reading, row, "amount") ?? 0;
       return (credits.has(row.line) ? -Math.abs(sum) : sum) as Minor;

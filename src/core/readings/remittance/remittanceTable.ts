@@ -10,9 +10,9 @@ import {
   sumUnderHead,
 } from "../canonical";
 import type { Row } from "../cells";
-import { groupedBy } from "../grouped";
 import type { Question } from "../types";
 import { creditsIn } from "./credits";
+import { linesOfPayments } from "./payments";
 
 /** What an advice says of an invoice, and the use of a column that may say it instead. */
 const USES = ["amount", "discount"] as const;
@@ -80,11 +80,7 @@ type Payment = { row: Row; total: Minor | null; sum: Minor };
 
 /** Each payment with its total as it is said, and what its lines come to. */
 function paymentsOf(reading: Reading, rows: readonly Row[], paid: Paid): Payment[] {
-  const { cells } = reading;
-  const groups = groupedBy(rows, (row) =>
-    ["trace", "payerName", "paidOn", "total"].map((field) => cells.of(row, field)).join("|"),
-  );
-  return [...groups.values()].flatMap((lines) => {
+  return linesOfPayments(reading, rows).flatMap((lines) => {
     const [row] = lines;
     return row
       ? [
