@@ -79,7 +79,7 @@ export function guessColumns(
   const found: Record<string, string> = {};
   const free = new Set(headers.filter((header) => header !== ""));
   const most = Math.max(...FIELDS[kind].map(({ names }) => names.length));
-  for (const headOf of [plain, bareHead])
+  for (const headOf of [plain, bareHead].map(onceEach))
     for (let rank = 0; rank < most; rank += 1) {
       for (const spec of FIELDS[kind]) {
         const { field, names, type } = spec;
@@ -94,6 +94,19 @@ export function guessColumns(
       }
     }
   return kind === "bank" ? withWords(found) : found;
+}
+
+type HeadOf = (head: string, type: FieldSpec["type"]) => string;
+
+/** The same, and each head of each type is looked at once: a field has up to forty names. */
+function onceEach(headOf: HeadOf): HeadOf {
+  const known = new Map<string, string>();
+  return (head, type) => {
+    const key = `${type} ${head}`;
+    const seen = known.get(key) ?? headOf(head, type);
+    known.set(key, seen);
+    return seen;
+  };
 }
 
 /** Words that say of a head what kind of thing stands below it, which its field says already. */

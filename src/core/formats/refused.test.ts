@@ -54,6 +54,7 @@ describe("what is no list is refused by what it is", () => {
   ])("%s", (_what, text, code) => expect(refusal(text)).toBe(code));
 
   it.each([
+    "Diagnostic-Code: smtp; \n".repeat(900),
     "BM account,Date,Amount\n1,2026-11-02,5.00\n",
     "MZ,Date,Amount\n1,2026-11-02,5.00\n",
     "From: and to,Date,Amount\nx,2026-11-02,5.00\n",
