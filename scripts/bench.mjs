@@ -9,5 +9,12 @@ const OWN = ["mutants", "typing", "payers"];
 if (OWN.includes(name)) run(process.execPath, [join(root, `scripts/${name}.mjs`), ...more]);
 else {
   run(process.execPath, [join(root, "scripts/build.mjs"), "--cli", "--bench"]);
-  run(process.execPath, ["--expose-gc", join(root, "dist/bench.mjs"), ...process.argv.slice(2)]);
+  // The command line's own (see dozo).
+  const heap = ["--max-semi-space-size=64", "--heap-growing-percent=50"];
+  run(process.execPath, [
+    "--expose-gc",
+    ...heap,
+    join(root, "dist/bench.mjs"),
+    ...process.argv.slice(2),
+  ]);
 }

@@ -22,7 +22,7 @@ function prepared(raw: Database.Database): Database.Database {
   raw.pragma("recursive_triggers = ON");
   // The writer keeps its indexes' pages in memory; with SQLite's own 2 MB a large import reads them
   // again and again.
-  raw.pragma("cache_size = -262144");
+  raw.pragma("cache_size = -65536");
   raw.pragma("temp_store = MEMORY");
   return raw;
 }

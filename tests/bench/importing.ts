@@ -3,7 +3,7 @@ import { mkdtempSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-import { type FileKind, guessMapping, readTable } from "@/core/formats";
+import { type FileKind, guessMapping, type MappingSpec, readTable } from "@/core/formats";
 import type { Db } from "@/db/connection";
 import { type CommandName, COMMANDS } from "@/server/commands";
 import { createBook } from "@/server/runtime/books";
@@ -42,14 +42,13 @@ export function withBook<T>(work: (db: Db, take: Take) => T): T {
       const bytes = Buffer.from(text);
       const sha256 = createHash("sha256").update(bytes).digest("hex");
       writeFileSync(keptFile(BOOK, sha256), bytes);
-      const table = readTable(text);
-      if (!table.ok) throw new Error(table.error.code);
+      const mapping = guessed(kind, text);
       const from = performance.now();
       const file = {
         sha256,
         name: `${kind}.csv`,
         size: bytes.length,
-        mapping: { ...guessMapping(table.value, kind), ...(read ? { answers: {} } : {}) },
+        mapping: { ...mapping, ...(read ? { answers: {} } : {}) },
         account: kind === "processor" ? "card" : null,
       };
       command(db, "importFile", file, { rehearse });
@@ -62,6 +61,13 @@ export function withBook<T>(work: (db: Db, take: Take) => T): T {
     end();
     throw error;
   }
+}
+
+/** A first mapping; the table that it was guessed by is let go. */
+function guessed(kind: FileKind, text: string): MappingSpec {
+  const table = readTable(text);
+  if (!table.ok) throw new Error(table.error.code);
+  return guessMapping(table.value, kind);
 }
 
 let keys = 0;

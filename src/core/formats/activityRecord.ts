@@ -91,7 +91,7 @@ function activityRecords(
   if ((kind === "charge" || kind === "started") && amount <= 0)
     row.refuse("gross", { code: "activity.charge_sign" });
   const externalId = row.text("id") || made(row, kind, { on: read.occurredOn, amount, seen });
-  const item: ActivityRecord = { ...sharedOf(row, read), externalId, kind, amount };
+  const item = itemRecord(row, read, { externalId, kind, amount });
   if (fee === 0) return [item];
   const feeItem: ActivityRecord = {
     ...item,
@@ -104,15 +104,20 @@ function activityRecords(
 
 const ABROAD = /^(y|yes|true|1|x|abroad|foreign|international|non[- ]?domestic)$/i;
 
-function sharedOf(
+/** All fields in one literal: two hundred thousand records then are of one shape to the machine. */
+function itemRecord(
   row: RowReader,
   { occurredOn, settledOn, currency, payoutOn, answerBy }: Written,
-): Omit<ActivityRecord, "kind" | "amount" | "externalId"> {
+  { externalId, kind, amount }: Pick<ActivityRecord, "externalId" | "kind" | "amount">,
+): ActivityRecord {
   return {
     line: row.line,
+    kind,
+    externalId,
     occurredOn,
     settledOn,
     currency,
+    amount,
     method: methodOf(row.text("method") || row.text("kind").toLowerCase()),
     payerName: row.text("payerName"),
     payerEmail: row.text("payerEmail").toLowerCase(),

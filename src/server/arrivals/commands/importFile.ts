@@ -2,20 +2,14 @@ import { z } from "zod";
 
 import type { ImportReport } from "@/contracts/arrivals";
 import { ROW_KIND_NAMES } from "@/core/activity";
-import { FILE_KIND_TRAITS, FILE_KINDS, type MappingSpec, missingFields } from "@/core/formats";
-import { headSaid } from "@/core/readings";
+import { FILE_KINDS, type MappingSpec, missingFields } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
-import { bankAccounts } from "@/db/bank";
 import { insertImportFile, saveMapping, setRowCounts } from "@/db/files";
-import { processorAccounts } from "@/db/processorAccounts";
 import { defineCommand } from "@/server/runtime/command";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { fillTray, readAgain, takenBackFirst } from "../imports/again";
-import { openedFile } from "../imports/kinds";
-import { tableOf } from "../imports/read";
-import { readingOf } from "../imports/reading";
-import { Tallying } from "../imports/report";
+import { readKept } from "../imports/readKept";
 
 export const mappingSchema = z.object({
   kind: z.enum(FILE_KINDS),
@@ -59,32 +53,20 @@ export const importFile = defineCommand({
     if (!again.ok) return again;
     const missing = missingFields(mapping);
     if (missing.length > 0) return fail("mapping.fields", { fields: missing.join(", ") });
-    const kept = tableOf(ctx.who.book, input.sha256);
-    if (!kept.ok) return kept;
-    const table = headSaid(kept.value, mapping.answers ?? {});
-    const account = accountFor(ctx, mapping.kind, input.account);
-    if (!account.ok) return account;
-    const read = readingOf(ctx, table, mapping, account.value);
+    const read = readKept(ctx, input);
     if (!read.ok) return read;
-    const lines = table.rows.map(({ line }) => line);
-    const tally = new Tallying(lines, ctx.settings.currency);
-    tally.proves(read.value.proofs, read.value.understood);
-    const answers = mapping.answers ?? {};
-    const from = { ...read.value, account: account.value, answers };
-    const { questions, takeIn } = openedFile(ctx, mapping, from);
+    const { tally, questions, takeIn, format } = read.value;
     const [question] = questions;
     if (question)
       return isToSay(ctx, input)
         ? ok({ ...tally.report(null), questions, leftOut: [] })
         : fail("questions.open", { count: questions.length, first: question.words });
-    tally.refuse(read.value.refused);
-    for (const { line, why } of read.value.leftOut) tally.leaveOut(line, why);
     const fileId = insertImportFile(ctx.db, {
       sha256: input.sha256,
       name: input.name,
       size: input.size,
       kind: mapping.kind,
-      mapping: JSON.stringify({ ...mapping, format: table.format }),
+      mapping: JSON.stringify({ ...mapping, format }),
       importedAt: ctx.at,
       onDay: ctx.today,
       actor: ctx.who.actor,
@@ -126,22 +108,3 @@ const OF_ONE_FILE = new Set([
 
 const lasting = (answers: MappingSpec["answers"]): MappingSpec["answers"] =>
   answers && Object.fromEntries(Object.entries(answers).filter(([key]) => !OF_ONE_FILE.has(key)));
-
-/** The accounts of each kind that files can belong to. */
-const ACCOUNTS = { processor: processorAccounts, bank: bankAccounts };
-
-function accountFor(
-  ctx: CommandContext,
-  kind: MappingSpec["kind"],
-  code: string | null,
-): Result<string> {
-  const { account } = FILE_KIND_TRAITS[kind];
-  if (account === null) return ok("");
-  const accounts = ACCOUNTS[account](ctx.db);
-  const [only] = accounts;
-  if (!only) return fail("account.none", { kind });
-  if (code === null) return accounts.length === 1 ? ok(only.code) : fail("account.needed");
-  return accounts.some((account) => account.code === code)
-    ? ok(code)
-    : fail("account.unknown", { account: code });
-}

@@ -31,13 +31,15 @@ import {
 } from "./untaken";
 
 type FileOfBook = UntakenFile & Pick<FileReading, "ended">;
+/** What is known of a file without its cells, which are let go as soon as they are read. */
+type OfFile = Omit<FileOfBook, "table">;
 
 /** How the rows of a kind of file are read, what is asked of them, and how they are taken in. */
 type Kind<T> = {
-  readonly reader: (from: UntakenFile) => (row: RowReader) => T | null;
+  readonly reader: (from: OfFile) => (row: RowReader) => T | null;
   /** What is asked with a look into the book: doubles of its lines, and who is meant. */
-  readonly asks?: (ctx: CommandContext, rows: readonly T[], from: UntakenFile) => FileQuestion[];
-  readonly takes: (ctx: CommandContext, rows: T[], from: FileOfBook & { file: FileRun }) => void;
+  readonly asks?: (ctx: CommandContext, rows: readonly T[], from: OfFile) => FileQuestion[];
+  readonly takes: (ctx: CommandContext, rows: T[], from: OfFile & { file: FileRun }) => void;
 };
 
 /** A file whose rows were read: once, as it may have hundreds of thousands. */
@@ -48,8 +50,8 @@ type ReadRows = {
 
 const reading =
   <T>({ reader, asks, takes }: Kind<T>) =>
-  (ctx: CommandContext, from: FileOfBook): ReadRows => {
-    const { rows, refused } = readFile(ctx, from, reader(from));
+  (ctx: CommandContext, { table, ...from }: FileOfBook): ReadRows => {
+    const { rows, refused } = readFile(ctx, { ...from, table }, reader(from));
     return {
       asks: () => asks?.(ctx, rows, from) ?? [],
       takeIn(file) {

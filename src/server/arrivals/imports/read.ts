@@ -29,6 +29,11 @@ export function tableOf(book: string, sha256: string): Result<Table> {
   return ok(named);
 }
 
+/** A table that nobody asks for again. */
+export function letGo(book: string, sha256: string): void {
+  tables.delete(`${book}/${sha256}`);
+}
+
 /** One line of a kept file as it was given. */
 export function lineOf(
   book: string,
