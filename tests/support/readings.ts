@@ -22,6 +22,10 @@ const tableOf = (text: string): Table => {
   return table.value;
 };
 
+/** The columns that the fields of a kind take. */
+export const columnsIn = (kind: FileKind, text: string): Record<string, string> =>
+  columnsOfFile(tableOf(text), kind);
+
 /** The kinds that a list could be, and the one that it surely is. */
 export const kindsIn = (text: string): ReturnType<typeof kindsOf> => kindsOf(tableOf(text));
 

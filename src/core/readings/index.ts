@@ -1,6 +1,7 @@
 export { columnsOfFile } from "./columns/columnsOfFile";
 export { headLineIn, headSaid, sheetQuestion } from "./lines/headOfFile";
-export { kindQuestion, kindsOf } from "./columns/fileKind";
+export { kindsOf } from "./columns/fileKind";
+export { kindQuestion } from "./columns/kindQuestion";
 export {
   type Answers,
   type LeftOut,

@@ -11,7 +11,7 @@ export type State = "counts" | "none" | "pending";
  */
 const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
   charge:
-    "charge,charges,payment,payments,sale,sales,capture,captured,card payment,card charge,credit card payment,ach payment,ach charge,bank payment,bank debit payment,ach debit,invoice payment,online payment,payment received,customer payment,purchase,order,card sale,echeck,e check,echeck payment,direct debit,direct debit payment,subscription payment,recurring payment,mobile payment,web payment,website payment,express checkout payment,checkout payment,payment captured,charge captured,zahlung,zahlungseingang,kartenzahlung,verkauf,paiement,encaissement,vente,pago,cobro,venta,pagamento,incasso,vendita,betaling,verkoop,receipt",
+    "charge,charges,payment,payments,sale,sales,capture,captured,card payment,card charge,credit card payment,ach payment,ach charge,bank payment,bank debit payment,ach debit,invoice payment,online payment,payment received,customer payment,purchase,order,card sale,echeck,e check,echeck payment,direct debit,direct debit payment,subscription payment,recurring payment,mobile payment,web payment,website payment,express checkout payment,checkout payment,payment captured,charge captured,zahlung,zahlungseingang,kartenzahlung,verkauf,paiement,paiement cb,paiement carte,paiement par carte,paiement carte bancaire,encaissement,vente,pago,cobro,venta,pagamento,incasso,vendita,betaling,verkoop,receipt",
   fee: "fee,fees,processing fee,processing fees,transaction fee,service fee,monthly fee,platform fee,merchant fee,account fee,statement fee,subscription fee,payout fee,transfer fee,gateway fee,interchange,billing,charge fee,payment fee,gebuhr,gebuhren,frais,commission,comision,commissione,kosten",
   refund:
     "refund,refunds,payment refund,charge refund,partial refund,full refund,card refund,refunded payment,ach refund,customer refund,refund issued,refunded,return of goods refund,money back,erstattung,ruckerstattung,ruckzahlung,gutschrift an kunden,remboursement,reembolso,devolucion,rimborso,terugbetaling",
@@ -76,10 +76,10 @@ export const isReturnWord = (word: string): boolean => /^return(?:ed)?$/.test(pl
 
 const STATE_WORDS: Readonly<Record<State, string>> = {
   counts:
-    "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully",
+    "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,umsatz gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully",
   none: "payout failed,failed payout,payout returned,payout canceled,payout cancelled,payout failure,failed,failure,declined,decline,void,voided,canceled,cancelled,expired,rejected,error,denied,blocked,abandoned,incomplete,unsuccessful,fehlgeschlagen,abgelehnt,storniert,echoue,refuse,annule,fallido,rechazado,cancelado,anulado,rifiutato,annullato,fallito,geweigerd,geannuleerd,mislukt,auth declined,requires payment method,requires action,removed",
   pending:
-    "uncleared,not cleared,pending,processing,in process,in progress,initiated,submitted,authorized,authorised,uncaptured,on hold,requires capture,pending settlement,in transit,scheduled,queued,unsettled,pdng,pdg,awaiting,vorgemerkt,ausstehend,offen,en attente,en cours,pendiente,en proceso,in attesa,in lavorazione,in behandeling,pendente",
+    "uncleared,not cleared,pending,processing,in process,in progress,initiated,submitted,authorized,authorised,uncaptured,on hold,requires capture,pending settlement,in transit,scheduled,queued,unsettled,pdng,pdg,awaiting,vorgemerkt,umsatz vorgemerkt,ausstehend,offen,en attente,en cours,pendiente,en proceso,in attesa,in lavorazione,in behandeling,pendente",
 };
 const STATE_OF = new Map<string, State>(
   (Object.entries(STATE_WORDS) as [State, string][]).flatMap(([state, words]) =>

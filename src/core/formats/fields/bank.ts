@@ -8,7 +8,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "day",
     "postedOn",
-    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,boekdatum,transactiedatum,data mov,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date,processed",
+    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date,processed",
     true,
   ),
   typed(
@@ -29,7 +29,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "currency",
     "currency",
-    "currency,ccy,cur,currency code,account currency,wahrung,whg,devise,moneda,divisa,valuta,munt,moeda",
+    "currency,ccy,cur,currency code,account currency,wahrung,waehrung,whg,devise,moneda,divisa,valuta,munt,moeda",
   ),
   text(
     "description",
@@ -38,7 +38,7 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer,payer name,payee,name,counterparty,beneficiary,sender,auftraggeber begunstigter,auftraggeber empfanger,begunstigter zahlungspflichtiger,zahlungspflichtiger,empfanger,nom,donneur d ordre,tiers,ordenante,beneficiario,ordinante,naam tegenpartij,naam omschrijving,tegenpartij,merchant,merchant name",
+    "payer,payer name,payee,name,counterparty,beneficiary,sender,auftraggeber begunstigter,auftraggeber empfanger,begunstigter zahlungspflichtiger,zahlungspflichtiger,empfanger,beguenstigter zahlungspflichtiger,auftraggeber beguenstigter,auftraggeber empfaenger,empfaenger,nom,donneur d ordre,tiers,ordenante,beneficiario,ordinante,naam tegenpartij,naam omschrijving,tegenpartij,merchant,merchant name",
   ),
   typed(
     "amount",

@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el,when",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el,when",
     true,
   ),
   typed(
@@ -24,7 +24,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "currency",
     "currency",
-    "currency,ccy,cur,curr,currency code,sale currency,payment currency,charge currency,transaction currency,settlement currency,wahrung,devise,moneda,divisa,valuta",
+    "currency,ccy,cur,curr,currency code,sale currency,payment currency,charge currency,transaction currency,settlement currency,wahrung,waehrung,devise,moneda,divisa,valuta",
   ),
   typed(
     "amount",
@@ -34,7 +34,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "fee",
-    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,your fee,fee charged,fees charged,total processing fee,fees total,discount fee,commission,charges,gebuhr,gebuhren,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,your fee,fee charged,fees charged,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
   ),
   typed(
     "amount",

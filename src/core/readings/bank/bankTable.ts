@@ -1,7 +1,15 @@
 import { headWords } from "@/core/formats";
-import type { Minor } from "@/core/money";
+import { type Minor, minor } from "@/core/money";
 import { bankSigns } from "./bankSigns";
-import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
+import {
+  headsUsedAs,
+  inText,
+  type Made,
+  plainFields,
+  type Reading,
+  sumOfCell,
+  sumUnderHead,
+} from "../canonical";
 import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
@@ -19,6 +27,14 @@ const whole = (parts: readonly (string | undefined)[]): string =>
 
 /** Fields that are worked out from what the file says, and not taken over. */
 const WORKED_OUT = new Set(["amount", "moneyIn", "moneyOut", "direction", "status"]);
+
+/** The sum of a line, less the fee that a column beside it was said to take off. */
+function withFee(reading: Reading, row: Row): Minor | null {
+  const amount = sumOfCell(reading, row, "amount");
+  const fees = headsUsedAs(reading, "off").map((head) => sumUnderHead(reading, row, head));
+  const fee = fees.reduce((all: number, sum) => all + Math.abs(sum ?? 0), 0);
+  return amount === null ? null : minor(amount - fee);
+}
 
 /** A bank statement in the agreed layout: one signed sum a line, money in positive. */
 export function bankTable(reading: Reading, rows: readonly Row[]): Made {
@@ -40,7 +56,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     line: row.line,
     on: null,
     currency: reading.currencyOf(row),
-    amount: sumOfCell(reading, row, "amount"),
+    amount: withFee(reading, row),
     side: writtenSum(cells.of(row, "amount"))?.side ?? null,
     moneyIn: sideOf(row, "moneyIn", "moneyOut"),
     moneyOut: sideOf(row, "moneyOut", "moneyIn"),

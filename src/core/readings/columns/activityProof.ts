@@ -1,4 +1,4 @@
-import { headWords } from "@/core/formats";
+import { headWords, plainWords } from "@/core/formats";
 
 import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 
@@ -6,9 +6,10 @@ import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 export function activityProof(sheet: Sheet): Columns | null {
   const [gross, fee, net] = ["gross", "fee", "net"].map((field) => sheet.of(field));
   const more = [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
-  if (gross && fee && net)
+  if (!fee && !net) return gross ? settledThree(sheet) : unnamedThree(sheet);
+  if (!gross) return null;
+  if (fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
-  if (!gross) return fee || net || sheet.of("moneyIn") ? null : threeOf(sheet);
   return fee
     ? (netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more))
     : withoutFee(sheet, { gross, net: net ?? null, more });
@@ -36,6 +37,9 @@ function anotherGross(sheet: Sheet, net: Sums): Columns | null {
   return null;
 }
 
+const unnamedThree = (sheet: Sheet): Columns | null =>
+  sheet.of("moneyIn") ? null : threeOf(sheet);
+
 /** The only three columns of which one is what another leaves of a third, where none has a name. */
 function threeOf(sheet: Sheet): Columns | null {
   const free = sheet.free();
@@ -56,6 +60,17 @@ function threeOf(sheet: Sheet): Columns | null {
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
+/** Heads of what arrives, and of its currency. */
+const SETTLED = /\b(?:settle\w*|payout|deposit)\b/;
+
+/** What was charged in other currencies, beside the three that it came to where it was settled. */
+function settledThree(sheet: Sheet): Columns | null {
+  const three = threeOf(sheet);
+  const isOfThem = SETTLED.test(plainWords(sheet.columns.currency ?? ""));
+  if (three === null || isOfThem) return three;
+  return { ...three, ...grossOf(sheet, three.gross ?? "") };
+}
+
 /** Another gross, in the currency beside it; not in that of the gross that it stands instead of. */
 function grossOf(sheet: Sheet, gross: string): Columns {
   const before = sheet.columns.currency;
@@ -69,6 +84,8 @@ type Three = { gross: Sums; fee: Sums; net: Sums; more: Sums[] };
 /** Where gross, fee and net do not agree: another gross, with its currency, or one more fee. */
 function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null {
   const free = sheet.free();
+  // What one fee alone leaves is net: the others are what that fee is made of.
+  if (more.length > 0 && foots(gross, [fee], net)) return { fee2: "", feeTax: "" };
   const other = free.find((head) => foots(sheet.under(head), [fee, ...more], net));
   if (other !== undefined) return grossOf(sheet, other);
   const fee2 = sheet.columns.fee2

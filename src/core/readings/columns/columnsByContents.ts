@@ -21,7 +21,9 @@ export function columnsByContents(
   const found: Record<string, string | null | undefined> = {
     ...(words ? { [words.field]: free.find((head) => words.all(cellsOf(head))) } : {}),
     ...(kind === "processor" ? { id: idIn(free, cellsOf, table) } : {}),
-    ...(kind === "invoices" ? { customerId: groupColumn(table) } : {}),
+    ...(kind === "invoices"
+      ? { customerId: groupColumn(table), number: orderIn(free, cellsOf, table) }
+      : {}),
     ...(kind === "returns" ? { code: free.find((head) => areCodes(cellsOf(head))) } : {}),
     ...dayIn(kind, free, cellsOf, named),
   };
@@ -53,6 +55,18 @@ const idIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): stri
       isWhole &&
       new Set(cells).size === cells.length &&
       cells.every((cell) => CODE.test(cell) && !isDate(cell))
+    );
+  });
+
+/** Shops call an order by its number with a sign before it, in a column of its name. */
+const orderIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): string | undefined =>
+  free.find((head) => {
+    const cells = cellsOf(head);
+    return (
+      /^(?:name|order|order name)$/.test(headWords(head)) &&
+      cells.length >= Math.min(rows.length, MOST_LOOKED_AT) &&
+      cells.every((cell) => /^#?[A-Z]{0,5}-?\d{2,12}$/.test(cell)) &&
+      new Set(cells).size === cells.length
     );
   });
 

@@ -1,7 +1,6 @@
 import type { RowKind } from "@/core/activity/index";
 import {
   FIELDS,
-  FILE_KIND_TRAITS,
   FILE_KINDS,
   type FileKind,
   missingFields,
@@ -9,11 +8,11 @@ import {
   type Table,
 } from "@/core/formats";
 
+import { isAddressBook } from "./addressBook";
 import { columnsHeld } from "./columnsOfFile";
 import type { Columns } from "./sheet";
 import { sureKind } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
-import type { Question } from "../types";
 
 /** Rows that the kind of a file is told by. */
 const MOST_LOOKED_AT = 2000;
@@ -86,10 +85,10 @@ export function kindsOf(
   );
   const marked = kinds.filter((kind) => {
     const columns = columnsOf(kind);
-    if (kind === "customers" && money) return false;
+    if (kind === "customers" && money && !isAddressBook(table)) return false;
     return SIGNS_OF_KIND[kind]((field) => columns[field] !== undefined, table, columns);
   });
-  const [only, ...others] = marked.length > 1 ? narrowed(marked, columnsOf) : marked;
+  const [only, ...others] = marked.length > 1 ? narrowed(marked, table, columnsOf) : marked;
   if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
   const possible = readable.filter((kind) => kind !== "customers" || !money);
@@ -161,17 +160,22 @@ function filledColumns({ headers, rows }: Table, columns: Columns): Columns {
 }
 
 /** What a processor's list has and a statement with fees beside its sums has not. */
-const OWN = ["id", "kind", "net", "payoutId", "payerEmail", "method"];
+const OWN = ["id", "net", "payoutId", "payerEmail", "method"];
+
+const isOwn = (table: Table, columns: Columns): boolean =>
+  OWN.some((field) => columns[field] !== undefined) ||
+  [...kindsSaid(table, columns)].some((kind) => kind !== null);
 
 /** Of kinds whose marks are all there, the one that has the others' and more: fees make a statement activity. */
 function narrowed(
   marked: readonly FileKind[],
+  table: Table,
   columnsOf: (kind: FileKind) => Columns,
 ): readonly FileKind[] {
   const has = (kind: FileKind, field: string): boolean => columnsOf(kind)[field] !== undefined;
   if (marked.includes("returns")) return ["returns"];
   if (marked.includes("processor") && has("processor", "fee") && !has("invoices", "dueOn"))
-    return marked.includes("bank") && !OWN.some((field) => has("processor", field))
+    return marked.includes("bank") && !isOwn(table, columnsOf("processor"))
       ? ["processor", "bank"]
       : ["processor"];
   if (marked.includes("invoices") && has("invoices", "dueOn"))
@@ -180,20 +184,3 @@ function narrowed(
     );
   return marked.filter((kind) => kind !== "customers");
 }
-
-export function kindQuestion(possible: readonly FileKind[], name: string): Question {
-  return {
-    key: "kind",
-    words: `${name} does not say what it is. What are its lines?`,
-    choices: possible.map((kind) => ({ answer: kind, result: KIND_WORDS[kind] })),
-  };
-}
-
-const KIND_WORDS: Readonly<Record<FileKind, string>> = {
-  customers: `${FILE_KIND_TRAITS.customers.label}: names and addresses`,
-  invoices: `${FILE_KIND_TRAITS.invoices.label}: what customers owe`,
-  processor: `${FILE_KIND_TRAITS.processor.label}: charges, fees and payouts`,
-  bank: `${FILE_KIND_TRAITS.bank.label}: what came in and went out at the bank`,
-  remittance: `${FILE_KIND_TRAITS.remittance.label}: what a payment was for`,
-  returns: `${FILE_KIND_TRAITS.returns.label}: debits that came back`,
-};

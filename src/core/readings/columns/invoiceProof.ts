@@ -3,7 +3,7 @@ import { type Columns, ENOUGH, type Sheet, type Sums } from "./sheet";
 /** What is left of an invoice after what was paid is what is open of it, whatever the columns are called. */
 export function invoiceProof(sheet: Sheet): Columns | null {
   const [total, paid, balance] = ["total", "paid", "balance"].map((field) => sheet.of(field));
-  if (!paid) return null;
+  if (!paid) return withTax(sheet, total ?? null, balance ?? null);
   const isLeft = (whole: Sums, left: Sums): boolean =>
     whole.length >= ENOUGH &&
     paid.some((sum) => sum !== null && sum !== 0) &&
@@ -20,4 +20,15 @@ export function invoiceProof(sheet: Sheet): Columns | null {
   return left === undefined || left === null || due === undefined
     ? null
     : { total: due, balance: left };
+}
+
+/** Of a sum without its tax, the column that holds both: what was made out. */
+function withTax(sheet: Sheet, total: Sums | null, balance: Sums | null): Columns | null {
+  const tax = sheet.of("tax");
+  if (!total || !tax || balance || !tax.some((sum) => sum !== null && sum !== 0)) return null;
+  const isBoth = (whole: Sums): boolean =>
+    whole.length >= ENOUGH &&
+    whole.every((sum, at) => sum !== null && sum === (total[at] ?? 0) + (tax[at] ?? 0));
+  const both = sheet.free().find((head) => isBoth(sheet.under(head)));
+  return both === undefined ? null : { total: both };
 }

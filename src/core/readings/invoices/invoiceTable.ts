@@ -67,7 +67,10 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...(file.running ? [] : openSignQuestion(reading, rows)),
       ...whole.questions,
     ],
-    proofs: balanceProof(reading, rows),
+    proofs: balanceProof(
+      reading,
+      rows.filter((row) => standingOf(reading, row) !== "void"),
+    ),
   };
 }
 
@@ -178,7 +181,7 @@ function takenOff(reading: Reading, row: Row): number {
 
 function balanceProof(reading: Reading, rows: readonly Row[]): string[] {
   const { cells } = reading;
-  if (!cells.has("balance") || !cells.has("paid")) return [];
+  if (!cells.has("balance") || !cells.has("paid") || rows.length === 0) return [];
   const off = rows.find((row) => {
     const [total, paid, balance] = ["total", "paid", "balance"].map((field) =>
       Math.abs(sumOfCell(reading, row, field) ?? 0),

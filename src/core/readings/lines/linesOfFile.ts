@@ -10,6 +10,7 @@ import { screened } from "./rowsLeftOut";
 import { shiftedRows } from "./shifted";
 import { type Sections, sectionsOf } from "./statementSections";
 import type { EndedRow, LeftOut, Question, ReadingContext, Unread } from "../types";
+import { daysAbove } from "../days/daysAbove";
 import { withYears } from "../days/yearsOfFile";
 
 /** The lines of a file that are money or records, each as if it stood alone, and what became of the others. */
@@ -32,7 +33,8 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
   const whole = screened(cells);
   const shown = shownRows(whole.rows, file);
   const one = ofOneAccount(cells, shown.rows, context);
-  const flags = flagged(cells, one.rows);
+  const dated = daysAbove(cells, one.rows);
+  const flags = flagged(cells, dated.rows);
   const shifted = shiftedRows(cells, flags.rows);
   const parted = new Set(shifted.map(({ line }) => line));
   return {
@@ -53,6 +55,7 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
       ...shown.questions,
       ...one.questions,
       ...years.questions,
+      ...dated.questions,
       ...flags.questions,
     ],
     proofs: one.proofs,

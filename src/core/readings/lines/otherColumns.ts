@@ -1,7 +1,7 @@
 import { formatAmount } from "@/core/money";
 
 import { isDate } from "../columns/contents";
-import { plainWords } from "@/core/formats";
+import { type FileKind, plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
 import { type Around, provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
@@ -66,7 +66,7 @@ function moneyQuestion(
   const written = writtenSum(filled[at] ?? "");
   const sum = (written && sumUnder(written, { ...reading, currency: context.currency })) ?? 0;
   const line = `line ${rows[at]?.line ?? 0}: ${formatAmount(sum, context.currency)}`;
-  const uses = COLUMN_USES[cells.file.kind] ?? [];
+  const uses = usesOf(cells.file.kind, head);
   return {
     key: `column:${head}`,
     words: `“${head}” holds sums, and nothing says whether they change what is posted.`,
@@ -75,6 +75,15 @@ function moneyQuestion(
       ...uses.map(([answer, words]) => ({ answer, result: `${words} (${line})` })),
     ],
   };
+}
+
+/** Heads of what a bank takes for a line. */
+const OF_BANK = /\b(fees?|charges?|commissions?|gebuhr|gebuhren|entgelte?|frais|comision|kosten)\b/;
+
+function usesOf(kind: FileKind, head: string): readonly (readonly [string, string])[] {
+  if (kind === "bank" && OF_BANK.test(plainWords(head)))
+    return [["off", "the bank's fee, which comes off beside the sum"]];
+  return COLUMN_USES[kind] ?? [];
 }
 
 /** What a column of sums may be used for, by the kind of file. */

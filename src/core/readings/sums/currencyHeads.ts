@@ -4,7 +4,12 @@ import { type Cells, type Row } from "../cells";
 import type { Question } from "../types";
 import { sumFields } from "./sumFields";
 
-const HEAD_CURRENCY = /[([]\s*([A-Z]{3})\s*[)\]]|\b([A-Z]{3})$/;
+const HEAD_CURRENCY = /[([]\s*([A-Z]{3})\s*[)\]]|\b([A-Z]{3})\$?$/;
+/** Words and signs of one currency alone; dollars and crowns are those of several. */
+const HEAD_WORD: readonly (readonly [RegExp, string])[] = [
+  [/(?:\beuros?|€)\s*[)\]]?$/i, "EUR"],
+  [/(?:\bpounds? sterling|\bsterling|£)\s*[)\]]?$/i, "GBP"],
+];
 
 /** The heads of sums that name a currency (`Net (EUR)`, `Fee USD`), with it. */
 type Named = { readonly field: string; readonly head: string; readonly currency: Currency };
@@ -13,7 +18,8 @@ export const currencyHeads = (cells: Cells): Named[] =>
   sumFields(cells).flatMap((field) => {
     const head = cells.head(field);
     const match = HEAD_CURRENCY.exec(head);
-    const currency = currencyOf(match?.[1] ?? match?.[2] ?? "");
+    const inWords = HEAD_WORD.find(([pattern]) => pattern.test(head))?.[1];
+    const currency = currencyOf(match?.[1] ?? match?.[2] ?? inWords ?? "");
     return currency === undefined ? [] : [{ field, head, currency }];
   });
 

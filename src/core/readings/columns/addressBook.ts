@@ -1,0 +1,13 @@
+import { plainWords, type Table } from "@/core/formats";
+
+/** Heads of where somebody is reached, and those of when something happened. */
+const ADDRESS =
+  /\b(street|address|city|town|zip|zip code|postcode|postal code|strasse|ort|plz|ville|phone)\b/;
+const WHEN = /\b(date|day|due|issued|created|posted|datum|fecha|period)\b/;
+
+/** Names with where they are reached and without any day: what stands beside them is what they owe, or may. */
+export function isAddressBook({ headers }: Table): boolean {
+  const plain = headers.map(plainWords);
+  const reached = plain.filter((head) => ADDRESS.test(head));
+  return reached.length >= 2 && !plain.some((head) => WHEN.test(head));
+}

@@ -1,0 +1,120 @@
+import { columnsIn, kindsIn, leftOutOf, linesIn, openIn } from "../../../tests/support/readings";
+
+/* Lists with all the columns that those who export them write; made by hand, common practice, no source. */
+
+const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+
+describe("columns of a processor's wide list", () => {
+  it("what was charged elsewhere stands beside what it came to where it is settled", () => {
+    const file = list(
+      "Transaction,Booked,Kind,Charged,Charged currency,Exchange rate,Settled gross,Settled fee,Settled net,Settlement currency,Payer",
+      "t0,2026-11-12,charge,429.96,GBP,1.27,546.05,16.38,529.67,USD,Ada",
+      "t1,2026-11-13,charge,175.40,USD,1,175.40,5.26,170.14,USD,Bo",
+      "t2,2026-11-14,charge,159.74,EUR,1.08,172.52,5.18,167.34,USD,Cy",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
+    expect(columnsIn("processor", file)).toMatchObject({
+      gross: "Settled gross",
+      fee: "Settled fee",
+      net: "Settled net",
+      currency: "Settlement currency",
+    });
+  });
+  it("fees that a total of fees is made of are none beside it", () => {
+    const file = list(
+      "Trans date,Trans type,Gross amount,Interchange,Scheme fee,Acquirer fee,Total charges,Settled amount,Batch no",
+      "2026-11-12,Sale,495.04,4.95,0.99,0.25,6.19,488.85,100",
+      "2026-11-13,Sale,277.40,2.77,0.55,0.25,3.57,273.83,100",
+      "2026-11-14,Refund,-88.00,0.00,0.00,0.00,0.00,-88.00,101",
+    );
+    expect(openIn(file)).toEqual([]);
+    expect(columnsIn("processor", file)).toMatchObject({ fee: "Total charges" });
+    expect(columnsIn("processor", file).fee2).toBeUndefined();
+  });
+  it("French heads and words", () => {
+    const file = list(
+      "Identifiant;Date de l'opération;Nature;Montant brut;Commission HT;TVA;Montant net;Devise;Client",
+      "OP0;12/11/2026;Paiement CB;707,70;9,91;1,98;695,81;EUR;Ada",
+      "OP1;13/11/2026;Remboursement;-20,00;0,00;0,00;-20,00;EUR;Bo",
+    );
+    expect(kindsIn(file).sure).toBe("processor");
+    expect(openIn(file)).toEqual([]);
+  });
+});
+
+describe("columns of a bank's wide list", () => {
+  it("a state in a column of another name, umlauts in two letters, the payer beside the words", () => {
+    const file = list(
+      "Auftragskonto;Buchungstag;Verwendungszweck;Beguenstigter/Zahlungspflichtiger;Betrag;Waehrung;Info",
+      "DE00;13.11.26;Rechnung 20400;Ada;687,05;EUR;Umsatz vorgemerkt",
+      "DE00;12.11.26;Rechnung 20401;Bo;-488,44;EUR;Umsatz gebucht",
+    );
+    expect(openIn(file)).toEqual(["column:Info"]);
+    const said = { answers: { "column:Info": "status" } };
+    expect(leftOutOf(file, said)).toEqual(["2 no_money"]);
+    expect(linesIn("bank", file, said).join()).toContain("(488.44)");
+  });
+  it("heads that name their currency in words", () => {
+    const file = list(
+      "Date;Libellé;Débit euros;Crédit euros",
+      "13/11/2026;VIR RECU ADA;;2654,18",
+      "12/11/2026;PRLV ATELIER;-208,86;",
+    );
+    expect(linesIn("bank", file, { answers: { signs: "signed" } }).join()).toContain("EUR");
+  });
+  it("a day that stands on the first of its lines alone is asked", () => {
+    const file = list(
+      "Date,Description,Paid out,Paid in,Balance",
+      "12 Nov 2026,ADA,,100.00,1100.00",
+      ",BO,,50.00,1150.00",
+      "13 Nov 2026,RENT,20.00,,1130.00",
+    );
+    expect(openIn(file)).toEqual(["above"]);
+    expect(linesIn("bank", file, { answers: { above: "day" } })[1]).toContain("12 Nov");
+    expect(linesIn("bank", file, { answers: { above: "leave" } })[1]).not.toContain("Nov");
+  });
+  it("a fee beside the sum comes off where that was said, and then the balance follows", () => {
+    const file = list(
+      "Type,Completed date,Description,Amount,Fee,Currency,State,Balance",
+      "TOPUP,2026-11-12,From Ada,100.00,0.00,USD,COMPLETED,1100.00",
+      "TRANSFER,2026-11-13,To supplier,-50.00,0.20,USD,COMPLETED,1049.80",
+      "TRANSFER,,From Bo,70.00,0.00,USD,PENDING,",
+      "TOPUP,2026-11-14,From Cy,10.00,0.00,USD,COMPLETED,1059.80",
+    );
+    expect(kindsIn(file).possible).toEqual(["processor", "bank"]);
+    expect(openIn(file, { kind: "bank" }).sort()).toEqual(["balance", "column:Fee"]);
+    const said = { kind: "bank" as const, answers: { "column:Fee": "off" } };
+    expect(openIn(file, said)).toEqual([]);
+    expect(linesIn("bank", file, said)[1]).toContain("(50.20)");
+    expect(leftOutOf(file, said)).toEqual(["4 not_yet"]);
+  });
+});
+
+describe("columns of a ledger's wide list", () => {
+  it("orders by their number with its sign; a customer by the name on the bill", () => {
+    const file = list(
+      "Name,Email,Currency,Subtotal,Taxes,Total,Created at,Billing Name,Outstanding Balance,Due date",
+      "#1000,a@x.example,USD,100.00,7.00,107.00,2026-11-01,Ada,107.00,2026-12-01",
+      "#1001,b@x.example,USD,200.00,14.00,214.00,2026-11-02,Bo,0.00,2026-12-02",
+    );
+    expect(kindsIn(file).sure).toBe("invoices");
+    expect(openIn(file)).toEqual([]);
+    expect(linesIn("invoices", file)[0]).toContain("#1000");
+  });
+  it("a column that is the sum and its tax is what was made out", () => {
+    const file = list(
+      "Invoice No,Invoice Date,Due Date,Customer,Amount,Tax Amount,Line total",
+      "20400,2026-11-01,2026-12-01,Ada,114.00,6.84,120.84",
+      "20401,2026-11-02,2026-12-02,Bo,200.00,12.00,212.00",
+    );
+    expect(columnsIn("invoices", file).total).toBe("Line total");
+    expect(openIn(file)).not.toContain("taxed");
+  });
+  it("names with where they are reached are customers, whatever they owe", () => {
+    const file = list(
+      "Customer ID,Company,Email,Phone,Billing street,Billing city,Credit limit,Balance",
+      "C100,Ada,a@x.example,555-0100,1 Kiln Lane,Dover,5000.00,120.00",
+    );
+    expect(kindsIn(file).sure).toBe("customers");
+  });
+});
