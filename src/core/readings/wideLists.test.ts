@@ -31,6 +31,27 @@ describe("columns of a processor's wide list", () => {
     expect(columnsIn("processor", file)).toMatchObject({ fee: "Total charges" });
     expect(columnsIn("processor", file).fee2).toBeUndefined();
   });
+  it("a fee and a net without names that are left of a gross with one", () => {
+    const file = list(
+      "Payment date,Payer,Invoice,Amount received,Processing cost,Deposit amount,Deposit date",
+      "2026-11-12,Ada,INV-20400,100.00,3.20,96.80,2026-11-16",
+      "2026-11-13,Bo,INV-20401,50.00,1.75,48.25,2026-11-17",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
+    expect(columnsIn("processor", file)).toMatchObject({
+      fee: "Processing cost",
+      net: "Deposit amount",
+    });
+  });
+  it("what a gateway calls a credit among its captures is asked", () => {
+    const file = list(
+      "Trans ID,Response,Invoice,Submit date/time,Amount,Customer,Batch,Action",
+      "6001,Approved,20401,12-Nov-2026 09:12:01 AM,320.37,Ada,300,Auth Capture",
+      "6002,Approved,20402,13-Nov-2026 09:12:01 AM,93.18,Bo,300,Auth Capture",
+      "6003,Approved,20403,13-Nov-2026 09:14:01 AM,32.62,Cy,300,Credit",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual(["word:credit"]);
+  });
   it("French heads and words", () => {
     const file = list(
       "Identifiant;Date de l'opération;Nature;Montant brut;Commission HT;TVA;Montant net;Devise;Client",
@@ -53,6 +74,14 @@ describe("columns of a bank's wide list", () => {
     const said = { answers: { "column:Info": "status" } };
     expect(leftOutOf(file, said)).toEqual(["2 no_money"]);
     expect(linesIn("bank", file, said).join()).toContain("(488.44)");
+  });
+  it("words in several columns with a number", () => {
+    const file = list(
+      "Buchungsdatum;Währung;Beschreibung1;Beschreibung2;Beschreibung3;Belastung;Gutschrift;Saldo",
+      "13.11.2026;CHF;Lieferant;;Zahlung;-20.00;;1'130.00",
+      "12.11.2026;CHF;Ada;Rechnung;20400;;1'050.00;1'150.00",
+    );
+    expect(linesIn("bank", file)[1]).toContain("Ada Rechnung 20400");
   });
   it("heads that name their currency in words", () => {
     const file = list(
@@ -91,6 +120,24 @@ describe("columns of a bank's wide list", () => {
 });
 
 describe("columns of a ledger's wide list", () => {
+  it("what a customer owes, with its balance line by line, is no bank's statement by itself", () => {
+    const file = list(
+      "Date,Type,Reference,Due,Debit,Credit,Balance",
+      "2026-10-01,Invoice,INV-1,2026-10-31,100.00,,100.00",
+      "2026-10-05,Payment,PMT-9,,,60.00,40.00",
+      "2026-10-09,Credit note,CN-1,,,15.00,25.00",
+    );
+    expect(kindsIn(file).sure).toBeNull();
+    expect(kindsIn(file).possible).toContain("invoices");
+  });
+  it("checks of a lockbox with the invoices that they pay are no invoices by themselves", () => {
+    const file = list(
+      "Deposit date,Lockbox,Item,Check number,Check amount,Remitter,Invoice,Invoice amount,Account",
+      "2026-11-12,L77,1,5000,217.74,Ada,20400,217.74,4821",
+      "2026-11-12,L77,2,5001,314.96,Bo,20401,314.96,4821",
+    );
+    expect(kindsIn(file).sure).toBeNull();
+  });
   it("orders by their number with its sign; a customer by the name on the bill", () => {
     const file = list(
       "Name,Email,Currency,Subtotal,Taxes,Total,Created at,Billing Name,Outstanding Balance,Due date",
@@ -112,8 +159,8 @@ describe("columns of a ledger's wide list", () => {
   });
   it("names with where they are reached are customers, whatever they owe", () => {
     const file = list(
-      "Customer ID,Company,Email,Phone,Billing street,Billing city,Credit limit,Balance",
-      "C100,Ada,a@x.example,555-0100,1 Kiln Lane,Dover,5000.00,120.00",
+      "Customer ID,Company,Email,Phone,Billing street,Billing city,Credit limit,Balance,Created date",
+      "C100,Ada,a@x.example,555-0100,1 Kiln Lane,Dover,5000.00,120.00,2024-03-01",
     );
     expect(kindsIn(file).sure).toBe("customers");
   });

@@ -8,7 +8,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "day",
     "postedOn",
-    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date,processed",
+    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date,processed,booking,booking day",
     true,
   ),
   typed(
@@ -33,7 +33,7 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "description",
-    "description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,remarks,comment,notes,transaction text",
+    "description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,remarks,comment,notes,transaction text,purpose,zweck",
     true,
   ),
   text(

@@ -3,18 +3,18 @@ import { type FieldSpec, text, typed } from "./spec";
 export const invoices: readonly FieldSpec[] = [
   text(
     "number",
-    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number,doc,inv,reference",
+    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number,doc,inv,numero documento,numero del documento,reference",
     true,
   ),
   text(
     "customerId",
-    "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,billing name,name,bill to,sold to,contact,contact name,company,customer full name,full name,display name,company name,client full name,bill to name,sold to name,kunde name,partner,party,debtor,debtor name,customer name and number",
+    "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,billing name,name,bill to,sold to,contact,contact name,company,customer full name,full name,display name,company name,client full name,bill to name,sold to name,kunde name,partner,party,debtor,debtor name,customer name and number,ragione sociale,denominazione",
     true,
   ),
   typed(
     "day",
     "issuedOn",
-    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,data,data fattura,factuurdatum",
+    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,data,data fattura,factuurdatum,data documento",
     true,
   ),
   typed(
@@ -30,13 +30,13 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "amount",
     "total",
-    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,amount in doc currency,amount in document currency,amount in doc curr,amount in local currency,amount in local curr,montant total,total facture,total amount due",
+    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,amount in doc currency,amount in document currency,amount in doc curr,amount in local currency,amount in local curr,montant total,total facture,total amount due,totale documento,importo totale,foreign amount",
     true,
   ),
   typed(
     "amount",
     "balance",
-    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding,residual,amount residual,balance amount,amount still open",
+    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding,residual,amount residual,balance amount,amount still open,to pay,amount to pay",
   ),
   typed(
     "amount",
@@ -63,7 +63,7 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "amount",
     "paid",
-    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,paye,pagado,pagato,betaald,invoice amount paid,amount received,total received,amount collected,applied,amount applied,payments credits",
+    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,paye,pagado,pagato,betaald,invoice amount paid,amount received,total received,amount collected,applied,amount applied,payments credits,acconti,acconto",
   ),
   typed("amount", "debit", "debit,debits,debit amount,charges,charge,soll,debe,dare"),
   typed("amount", "credit", "credit,haben,haber,avere"),

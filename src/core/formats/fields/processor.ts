@@ -13,23 +13,23 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el,when",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
     true,
   ),
   typed(
     "day",
     "settledOn",
-    "settled_on,settlement date,settled,available on,value date,settle date,date settled,settlement,settled at,available date,availability date,date available,funding date,valuta,wertstellung,date de valeur,fecha valor,funds available,effective,effective date",
+    "settled_on,settlement date,settled,available on,value date,settle date,date settled,settlement,settled at,available date,availability date,date available,funding date,valuta,wertstellung,date de valeur,fecha valor,funds available,effective,effective date,settle date time,fecha de liquidacion,fecha liquidacion",
   ),
   typed(
     "currency",
     "currency",
-    "currency,ccy,cur,curr,currency code,sale currency,payment currency,charge currency,transaction currency,settlement currency,wahrung,waehrung,devise,moneda,divisa,valuta",
+    "currency,ccy,cur,curr,currency code,sale currency,payment currency,charge currency,transaction currency,settlement currency,wahrung,waehrung,devise,moneda,divisa,valuta,cur cd,currency cd",
   ),
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag",
+    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid",
   ),
   typed(
     "amount",
@@ -39,7 +39,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "net",
-    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto",
+    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount",
   ),
   text(
     "method",
@@ -47,7 +47,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer_name,payer,name,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,paid by,card holder,cardholder name,kunde,kundenname,absender,nom du client,client nom,cliente,nombre",
+    "payer_name,payer,name,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,paid by,card holder,cardholder name,kunde,kundenname,absender,nom du client,client nom,cliente,nombre,pagador,payor,customer nm",
   ),
   text(
     "payerEmail",
@@ -55,11 +55,11 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "reference",
-    "reference,memo,description,note,details,message,invoice number,invoice,statement descriptor,order reference,merchant reference,customer reference,item title,subject,comment,remarks,verwendungszweck,betreff,beschreibung,libelle,concepto,descripcion,invoice id,invoice no",
+    "reference,memo,description,note,details,message,invoice number,invoice,statement descriptor,order reference,merchant reference,customer reference,item title,subject,comment,remarks,verwendungszweck,betreff,beschreibung,libelle,concepto,descripcion,invoice id,invoice no,referencia",
   ),
   text(
     "payoutId",
-    "payout_id,payout,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id",
+    "payout_id,payout,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id,funding batch,liquidacion",
   ),
   typed(
     "day",

@@ -3,7 +3,7 @@ import { type FieldSpec, text, typed } from "./spec";
 export const remittance: readonly FieldSpec[] = [
   text(
     "trace",
-    "trace,trace number,payment reference,payment number,payment id,check number,eft number,remittance id,transaction id,reference,payment no,payment ref,remittance number,advice number,check no,ach trace,eft trace",
+    "trace,trace number,payment reference,payment number,payment id,check number,eft number,remittance id,transaction id,reference,payment no,payment ref,remittance number,advice number,check no,ach trace,eft trace,check eft number,check eft",
   ),
   typed(
     "day",
@@ -13,7 +13,7 @@ export const remittance: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer_name,payer,from,company,payer name,customer,customer name,vendor paid by,paid by,sender,originator",
+    "payer_name,payer,from,company,payer name,customer,customer name,vendor paid by,paid by,sender,originator,payor,remitter",
   ),
   typed(
     "amount",

@@ -13,6 +13,7 @@ import {
 import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
+import { otherWords } from "./numberedWords";
 import type { StatementRow } from "./statementRow";
 import { writtenSum } from "../sums/sumCells";
 import type { LeftOut } from "../types";
@@ -50,6 +51,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     return means === "counts" && !isWaiting;
   });
   const turned = turnedLines(reading, kept);
+  const more = otherWords(cells);
   const sideOf = (row: Row, field: string, other: string): Minor | null =>
     sumOfCell(reading, row, turned.has(row.line) ? other : field);
   const statement = kept.map((row): StatementRow => ({
@@ -76,7 +78,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
         line: row.line,
         fields: {
           ...fields,
-          description: whole([fields.payerName, fields.description]),
+          description: whole([fields.payerName, fields.description, ...more(row)]),
           ...(sum === null || sum === undefined
             ? {}
             : { amount: inText(sum, reading.currencyOf(row)) }),

@@ -6,7 +6,8 @@ import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 export function activityProof(sheet: Sheet): Columns | null {
   const [gross, fee, net] = ["gross", "fee", "net"].map((field) => sheet.of(field));
   const more = [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
-  if (!fee && !net) return gross ? settledThree(sheet) : unnamedThree(sheet);
+  if (!fee && !net)
+    return gross ? (feeAndNet(sheet, gross) ?? settledThree(sheet)) : unnamedThree(sheet);
   if (!gross) return null;
   if (fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
@@ -42,22 +43,34 @@ const unnamedThree = (sheet: Sheet): Columns | null =>
 
 /** The only three columns of which one is what another leaves of a third, where none has a name. */
 function threeOf(sheet: Sheet): Columns | null {
-  const free = sheet.free();
-  const found: Columns[] = [];
-  const size = (head: string): number =>
-    sheet.under(head).reduce((sum: number, each) => sum + Math.abs(each ?? 0), 0);
-  for (const gross of free)
-    for (const fee of free)
-      for (const net of free) {
-        const isThree = new Set([gross, fee, net]).size === 3 && size(fee) * 2 < size(gross);
-        if (
-          isThree &&
-          foots(sheet.under(gross), [sheet.under(fee)], sheet.under(net)) &&
-          size(net) < size(gross)
-        )
-          found.push({ gross, fee, net });
-      }
+  const found = sheet.free().flatMap((gross) =>
+    pairsUnder(sheet, sheet.under(gross))
+      .filter(({ fee, net }) => fee !== gross && net !== gross)
+      .map((pair) => ({ gross, ...pair })),
+  );
   return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+/** The only fee and net that are left of a gross, where neither has a name. */
+function feeAndNet(sheet: Sheet, gross: Sums): Columns | null {
+  const found = pairsUnder(sheet, gross);
+  return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+const sizeOf = (sums: Sums): number =>
+  sums.reduce((all: number, sum) => all + Math.abs(sum ?? 0), 0);
+
+/** What could be the fee of a gross, the smaller part, and the net that it leaves. */
+function pairsUnder(sheet: Sheet, gross: Sums): { fee: string; net: string }[] {
+  const free = sheet.free();
+  return free.flatMap((fee) =>
+    sizeOf(sheet.under(fee)) * 2 < sizeOf(gross)
+      ? free
+          .filter((net) => net !== fee && sizeOf(sheet.under(net)) < sizeOf(gross))
+          .filter((net) => foots(gross, [sheet.under(fee)], sheet.under(net)))
+          .map((net) => ({ fee, net }))
+      : [],
+  );
 }
 
 /** Heads of what arrives, and of its currency. */

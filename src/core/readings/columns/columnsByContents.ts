@@ -1,6 +1,7 @@
 import { FIELDS, type FileKind, headWords, type Table } from "@/core/formats";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
+import { firstNumbered } from "../bank/numberedWords";
 import { sureKindOf } from "../invoices/documentWords";
 import { groupColumn } from "../lines/groupedRows";
 import { MAIN_DAY } from "../lines/rowsLeftOut";
@@ -16,7 +17,8 @@ export function columnsByContents(
   const taken = new Set(Object.values(named));
   const free = table.headers.filter((head) => head !== "" && !taken.has(head));
   if (table.headLine === 0) return withoutHead(kind, free, cellsOf);
-  if (kind === "bank") return waysIn(free, cellsOf, named, table.rows.length);
+  if (kind === "bank")
+    return { ...wordsIn(free, named), ...waysIn(free, cellsOf, named, table.rows.length) };
   const words = WORDS[kind];
   const found: Record<string, string | null | undefined> = {
     ...(words ? { [words.field]: free.find((head) => words.all(cellsOf(head))) } : {}),
@@ -108,6 +110,15 @@ function dayIn(
   const isOfDocument =
     kind === "remittance" && /\b(?:inv|invoice|doc|document|bill)\b/.test(headWords(only ?? ""));
   return others.length === 0 && !isOfDocument ? { [field]: only } : {};
+}
+
+/** The words of a statement that stand in several columns. */
+function wordsIn(
+  free: readonly string[],
+  named: Readonly<Record<string, string>>,
+): Record<string, string> {
+  const first = named.description === undefined ? firstNumbered(free) : undefined;
+  return first === undefined ? {} : { description: first };
 }
 
 /** A column of which every cell says in or out. */

@@ -10,6 +10,7 @@ import {
 
 import { isAddressBook } from "./addressBook";
 import { columnsHeld } from "./columnsOfFile";
+import { saysDocuments } from "./documentWords";
 import type { Columns } from "./sheet";
 import { sureKind } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
@@ -27,7 +28,10 @@ const SIGNS_OF_KIND: Readonly<
     has("occurredOn") &&
     (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
     saysWho(columns),
-  bank: (has) => has("postedOn") && (has("balance") || (has("moneyIn") && has("moneyOut"))),
+  bank: (has, table, columns) =>
+    has("postedOn") &&
+    (has("balance") || (has("moneyIn") && has("moneyOut"))) &&
+    !saysDocuments(table, columns),
   remittance: (has, table, columns) =>
     has("number") &&
     has("amount") &&
@@ -92,6 +96,8 @@ export function kindsOf(
   if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
   const possible = readable.filter((kind) => kind !== "customers" || !money);
+  // What reads like a statement and names documents may be what a customer owes.
+  if (saysDocuments(table, columnsOf("bank"))) return { sure: null, possible: kinds };
   if (possible.length > 1) return { sure: null, possible };
   const [single] = possible;
   // What can be read as one kind alone, and has what that kind never has, may be any other.
@@ -121,6 +127,7 @@ const saysWho = (columns: Columns): boolean =>
 /** Activity that has what only invoices or an advice of a payment have: a due day, a number beside its sum. */
 function isOfOthers(table: Table, kind: FileKind, columnsOf: (kind: FileKind) => Columns): boolean {
   if (kind === "bank") return hasHeads(OF_OTHERS, table, columnsOf(kind));
+  if (kind === "invoices") return hasHeads(OF_PAYMENTS, table, columnsOf(kind));
   if (kind === "remittance") return hasHeads(OF_NO_ADVICE, table, columnsOf(kind));
   if (kind !== "processor") return false;
   // A list of days and sums is anybody's, unless each of its words is one that processors have.
@@ -138,6 +145,10 @@ const OF_OTHERS =
 
 /** Of them, those that no advice has whatever else stands in it. */
 const OF_WHAT_ARRIVES = /\b(fees?|receive|received|proceeds|payout|funded)\b/;
+
+/** Heads that a list of what was paid has, and one of what is owed has not. */
+const OF_PAYMENTS =
+  /\b(checks?|cheques?|remitter|payer|payor|lockbox|deposit|deposited|eft|trace)\b/;
 
 /** Heads that no advice of a payment has: what it cost, what arrives of it, what is still open. */
 const OF_NO_ADVICE =

@@ -17,7 +17,7 @@ import {
 } from "./flagWords";
 import { columnQuestions, without } from "./lumpedRows";
 import { sureState } from "../rowWords";
-import { writtenSum } from "../sums/sumCells";
+import { isSum } from "../columns/contents";
 import { isBesideHead } from "../activity/tenders";
 import type { EndedRow, LeftOut, Question } from "../types";
 
@@ -95,7 +95,7 @@ function flagTest(
     return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
   }
   if (kind === "processor" && isBesideHead(head))
-    return (cell) => /[1-9]/.test(writtenSum(cell)?.digits ?? "") || isDead(kind, cell);
+    return (cell) => (isSum(cell) && /[1-9]/.test(cell)) || isDead(kind, cell);
   if (isPaid(kind, head))
     return (cell, row) => {
       const balance = cells.of(row, "balance");

@@ -55,7 +55,10 @@ function anySum(cell: string): WrittenSum | null {
   const currency = currencyIn(bare);
   const digits = bare
     .replace(ANY_SIGN, "")
-    .replace(/^[\s(+\-−–]*[A-Z]{3}(?![A-Z])|[A-Z]{3}[\s)\-−–]*$/, "")
+    // Three letters that are no currency are those of a number: `INV-20400`.
+    .replace(/^[\s(+\-−–]*([A-Z]{3})(?![A-Z])|([A-Z]{3})[\s)\-−–]*$/, (whole, before, behind) =>
+      currencyOf(String(before ?? behind)) === undefined ? whole : "",
+    )
     .replace(/^[\s(+\-−–]{1,6}|[\s)+\-−–]{1,6}$/g, "")
     .trim();
   if (!/^\d[\d.,'’ ]*$|^[.,]\d+$/.test(digits)) return null;
