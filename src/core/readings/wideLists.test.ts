@@ -102,20 +102,28 @@ describe("columns of a bank's wide list", () => {
     expect(linesIn("bank", file, { answers: { above: "day" } })[1]).toContain("12 Nov");
     expect(linesIn("bank", file, { answers: { above: "leave" } })[1]).not.toContain("Nov");
   });
-  it("a fee beside the sum comes off where that was said, and then the balance follows", () => {
-    const file = list(
+  const withFees = (...balances: string[]): string =>
+    list(
       "Type,Completed date,Description,Amount,Fee,Currency,State,Balance",
-      "TOPUP,2026-11-12,From Ada,100.00,0.00,USD,COMPLETED,1100.00",
-      "TRANSFER,2026-11-13,To supplier,-50.00,0.20,USD,COMPLETED,1049.80",
+      `TOPUP,2026-11-12,From Ada,100.00,0.00,USD,COMPLETED,${balances[0] ?? ""}`,
+      `TRANSFER,2026-11-13,To supplier,-50.00,0.20,USD,COMPLETED,${balances[1] ?? ""}`,
       "TRANSFER,,From Bo,70.00,0.00,USD,PENDING,",
-      "TOPUP,2026-11-14,From Cy,10.00,0.00,USD,COMPLETED,1059.80",
+      `TOPUP,2026-11-14,From Cy,10.00,0.00,USD,COMPLETED,${balances[2] ?? ""}`,
     );
+  it("a fee beside the sum comes off where the balance follows by it alone", () => {
+    const file = withFees("1100.00", "1049.80", "1059.80");
     expect(kindsIn(file).possible).toEqual(["processor", "bank"]);
-    expect(openIn(file, { kind: "bank" }).sort()).toEqual(["balance", "column:Fee"]);
-    const said = { kind: "bank" as const, answers: { "column:Fee": "off" } };
-    expect(openIn(file, said)).toEqual([]);
+    expect(openIn(file, { kind: "bank" })).toEqual([]);
+    expect(linesIn("bank", file)[1]).toContain("(50.20)");
+    expect(leftOutOf(file, { kind: "bank" })).toEqual(["4 not_yet"]);
+    const without = withFees("1100.00", "1050.00", "1060.00");
+    expect(linesIn("bank", without)[1]).toContain("(50.00)");
+  });
+  it("and is asked about where nothing shows it", () => {
+    const file = withFees();
+    expect(openIn(file, { kind: "bank" })).toEqual(["column:Fee"]);
+    const said = { answers: { "column:Fee": "off" } };
     expect(linesIn("bank", file, said)[1]).toContain("(50.20)");
-    expect(leftOutOf(file, said)).toEqual(["4 not_yet"]);
   });
 });
 

@@ -1,15 +1,8 @@
 import { headWords } from "@/core/formats";
-import { type Minor, minor } from "@/core/money";
+import type { Minor } from "@/core/money";
+import { signsWithFees } from "./bankFees";
 import { bankSigns } from "./bankSigns";
-import {
-  headsUsedAs,
-  inText,
-  type Made,
-  plainFields,
-  type Reading,
-  sumOfCell,
-  sumUnderHead,
-} from "../canonical";
+import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
@@ -29,16 +22,8 @@ const whole = (parts: readonly (string | undefined)[]): string =>
 /** Fields that are worked out from what the file says, and not taken over. */
 const WORKED_OUT = new Set(["amount", "moneyIn", "moneyOut", "direction", "status"]);
 
-/** The sum of a line, less the fee that a column beside it was said to take off. */
-function withFee(reading: Reading, row: Row): Minor | null {
-  const amount = sumOfCell(reading, row, "amount");
-  const fees = headsUsedAs(reading, "off").map((head) => sumUnderHead(reading, row, head));
-  const fee = fees.reduce((all: number, sum) => all + Math.abs(sum ?? 0), 0);
-  return amount === null ? null : minor(amount - fee);
-}
-
-/** A bank statement in the agreed layout: one signed sum a line, money in positive. */
-export function bankTable(reading: Reading, rows: readonly Row[]): Made {
+/** Lines that the bank has booked, and those that it has not, or not yet. */
+function bookedOf(reading: Reading, rows: readonly Row[]): { kept: Row[]; leftOut: LeftOut[] } {
   const { cells } = reading;
   const leftOut: LeftOut[] = [];
   const kept = rows.filter((row) => {
@@ -50,6 +35,13 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     if (isWaiting) leftOut.push({ line: row.line, why: "not_yet" });
     return means === "counts" && !isWaiting;
   });
+  return { kept, leftOut };
+}
+
+/** A bank statement in the agreed layout: one signed sum a line, money in positive. */
+export function bankTable(reading: Reading, rows: readonly Row[]): Made {
+  const { cells } = reading;
+  const { kept, leftOut } = bookedOf(reading, rows);
   const turned = turnedLines(reading, kept);
   const more = otherWords(cells);
   const sideOf = (row: Row, field: string, other: string): Minor | null =>
@@ -58,7 +50,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     line: row.line,
     on: null,
     currency: reading.currencyOf(row),
-    amount: withFee(reading, row),
+    amount: sumOfCell(reading, row, "amount"),
     side: writtenSum(cells.of(row, "amount"))?.side ?? null,
     moneyIn: sideOf(row, "moneyIn", "moneyOut"),
     moneyOut: sideOf(row, "moneyOut", "moneyIn"),
@@ -69,7 +61,11 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   const ledgerHeads =
     cells.has("moneyOut") &&
     ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(headWords(cells.head(field))));
-  const signs = bankSigns(statement, cells.file.answers, ledgerHeads);
+  const signs = signsWithFees(reading, {
+    rows: kept,
+    lines: statement,
+    signsOf: (lines) => bankSigns(lines, cells.file.answers, ledgerHeads),
+  });
   return {
     rows: kept.map((row, at) => {
       const sum = signs.sums[at];

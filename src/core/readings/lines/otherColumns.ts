@@ -1,5 +1,6 @@
 import { formatAmount } from "@/core/money";
 
+import { isBankFee } from "../bank/bankFees";
 import { isDate } from "../columns/contents";
 import { type FileKind, plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
@@ -77,11 +78,8 @@ function moneyQuestion(
   };
 }
 
-/** Heads of what a bank takes for a line. */
-const OF_BANK = /\b(fees?|charges?|commissions?|gebuhr|gebuhren|entgelte?|frais|comision|kosten)\b/;
-
 function usesOf(kind: FileKind, head: string): readonly (readonly [string, string])[] {
-  if (kind === "bank" && OF_BANK.test(plainWords(head)))
+  if (kind === "bank" && isBankFee(head))
     return [["off", "the bank's fee, which comes off beside the sum"]];
   return COLUMN_USES[kind] ?? [];
 }
