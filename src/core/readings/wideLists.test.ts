@@ -43,6 +43,16 @@ describe("columns of a processor's wide list", () => {
       net: "Deposit amount",
     });
   });
+  it("a tip between two sums is no fee", () => {
+    const file = list(
+      "Batch,Seq,Date,Type,Base,Tip,Total",
+      "88,1,2026-11-12,SALE,56.63,2.00,58.63",
+      "88,2,2026-11-13,SALE,60.59,0.00,60.59",
+      "88,3,2026-11-13,REFUND,-20.00,0.00,-20.00",
+    );
+    expect(columnsIn("processor", file).fee).toBeUndefined();
+    expect(openIn(file, { kind: "processor" })).toEqual(["column:Base", "column:Tip"]);
+  });
   it("what a gateway calls a credit among its captures is asked", () => {
     const file = list(
       "Trans ID,Response,Invoice,Submit date/time,Amount,Customer,Batch,Action",
@@ -90,6 +100,27 @@ describe("columns of a bank's wide list", () => {
       "12/11/2026;PRLV ATELIER;-208,86;",
     );
     expect(linesIn("bank", file, { answers: { signs: "signed" } }).join()).toContain("EUR");
+  });
+  it("DR beside a balance: a bank's, overdrawn, or a ledger's: both follow on, and it is asked", () => {
+    const file = list(
+      "Date,Particulars,Debit,Credit,Balance",
+      "2026-11-12,ADA,,100.00,900.00 DR",
+      "2026-11-13,RENT,20.00,,920.00 DR",
+    );
+    expect(openIn(file)).toEqual(["signs"]);
+    const as = (signs: string): string[] => linesIn("bank", file, { answers: { signs } });
+    expect(as("signed")[0]).toContain(" 100.00");
+    expect(as("turned")[0]).toContain("(100.00)");
+    expect(openIn(file, { answers: { signs: "signed" } })).toEqual([]);
+    expect(openIn(file, { answers: { signs: "turned" } })).toEqual([]);
+  });
+  it("heads that name their currency by its sign", () => {
+    const file = list(
+      "Data;Histórico;Crédito (R$);Débito (R$);Saldo (R$)",
+      "13/11/2026;PIX ADA;1.194,98;;2.194,98",
+      "14/11/2026;PAGTO;;-770,37;1.424,61",
+    );
+    expect(linesIn("bank", file).join()).toContain("BRL");
   });
   it("a day that stands on the first of its lines alone is asked", () => {
     const file = list(
@@ -155,6 +186,28 @@ describe("columns of a ledger's wide list", () => {
     expect(kindsIn(file).sure).toBe("invoices");
     expect(openIn(file)).toEqual([]);
     expect(linesIn("invoices", file)[0]).toContain("#1000");
+  });
+  const items = (head: string, ...sums: string[]): string =>
+    list(
+      `Invoice No,Invoice Date,Due Date,Customer,Item,${head}`,
+      ...sums.map((sum, at) => `20400,2026-11-01,2026-12-01,Ada,Mug ${at},${sum}`),
+      `20401,2026-11-01,2026-12-01,Bo,Vase,${sums.at(-1) ?? ""}`,
+    );
+  it("items of the same price are not one sum told twice: asked", () => {
+    const file = items("Amount", "10.00", "10.00");
+    expect(openIn(file)).toEqual(["balance", "lines"]);
+    const as = (lines: string): string[] =>
+      linesIn("invoices", file, { answers: { lines, balance: "total" } });
+    expect(as("sum")[0]).toContain("20.00");
+    expect(as("once")[0]).toContain("10.00");
+  });
+  it("the sum of the whole on each line of it, where its head or a column beside it says so", () => {
+    const whole = items("Invoice total", "20.00", "20.00");
+    const beside = items("Price,Amount", "8.00,20.00", "12.00,20.00", "20.00,20.00");
+    const parts = items("Price,Amount", "8.00,20.00", "12.00,20.00");
+    expect(openIn(whole)).not.toContain("lines");
+    expect(openIn(parts)).not.toContain("lines");
+    expect(openIn(beside)).toContain("lines");
   });
   it("a column that is the sum and its tax is what was made out", () => {
     const file = list(

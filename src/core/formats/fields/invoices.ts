@@ -36,7 +36,7 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "amount",
     "balance",
-    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding,residual,amount residual,balance amount,amount still open,to pay,amount to pay",
+    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding,reste du,residual,amount residual,balance amount,amount still open,to pay,amount to pay",
   ),
   typed(
     "amount",
@@ -63,7 +63,7 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "amount",
     "paid",
-    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,paye,pagado,pagato,betaald,invoice amount paid,amount received,total received,amount collected,applied,amount applied,payments credits,acconti,acconto",
+    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,regle,paye,pagado,pagato,betaald,invoice amount paid,amount received,total received,amount collected,applied,amount applied,payments credits,acconti,acconto",
   ),
   typed("amount", "debit", "debit,debits,debit amount,charges,charge,soll,debe,dare"),
   typed("amount", "credit", "credit,haben,haber,avere"),

@@ -29,7 +29,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid",
+    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid",
   ),
   typed(
     "amount",
@@ -39,7 +39,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "net",
-    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount",
+    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net",
   ),
   text(
     "method",

@@ -11,7 +11,11 @@ const BESIDE =
   /^(cash|check|cheque|paper check|money order|gift ?cards?|gift certificate|store credit|voucher|coupon|bar|barzahlung|especes|cheques|efectivo|contanti|contant|on account|house account|charge account|manual|external|offline|other|other tender|trade|barter|points|loyalty|comp|cash on delivery|cod|bank deposit|bank transfer|wire|wire transfer|invoice|(?:.* )?pay later|invoice .*)$/;
 
 /** Whether a column of sums is of money that went another way, by its head. */
-export const isBesideHead = (head: string): boolean => BESIDE.test(plainWords(head));
+export const isBesideHead = (head: string): boolean =>
+  BESIDE.test(plainWords(head)) && !OF_INVOICE.test(plainWords(head));
+
+/** Heads that say something of the invoice that was paid. */
+const OF_INVOICE = /^invoice (?:.* )?(?:amount|total|date|day|number|no|id|ref|reference|balance)$/;
 
 /** A line that was paid some other way, with no fee and of no payout: nothing says that it is this processor's. */
 function isBeside(reading: Reading, row: Row): boolean {

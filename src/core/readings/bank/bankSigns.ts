@@ -1,4 +1,4 @@
-import { type Currency, formatAmount, type Minor, minor } from "@/core/money";
+import { type Currency, formatAmount, type Minor, minor, negate } from "@/core/money";
 
 import { byBalance, type Chain, chainOf } from "./bankChain";
 import { balanceBroken, firstOpen, openSigns, openWays } from "./bankQuestions";
@@ -9,6 +9,7 @@ import { likelyWay } from "./wayWords";
 export type BankSigns = {
   /** Signed sums, money in positive; null where a line has none. */
   readonly sums: readonly (Minor | null)[];
+  readonly balances: readonly (Minor | null)[];
   readonly questions: readonly Question[];
   readonly proofs: readonly string[];
 };
@@ -24,21 +25,33 @@ export function bankSigns(
 ): BankSigns {
   const readings = readingsOf(rows, answers);
   const said = readings.filter(({ name }) => answers.signs === undefined || answers.signs === name);
-  const checked = said.map((reading) => ({ reading, chain: chainOf(rows, reading.sums) }));
+  // With `DR` beside the balances both ways follow on: a bank's, overdrawn, and a ledger's.
+  const isEither = ledgerHeads && rows.some(({ isOwed }) => isOwed);
+  const rowsOf = ({ name }: Reading): readonly StatementRow[] =>
+    isEither && name === "turned" ? mirrored(rows) : rows;
+  const checked = said.map((reading) => ({
+    reading,
+    chain: chainOf(rowsOf(reading), reading.sums),
+  }));
   const byChain = checked.filter(({ chain }) => chain?.breaks === 0);
   const spoken = byChain.length > 0 ? [] : bySaying(rows, checked);
   const proven = [...byChain, ...spoken];
   const [best = checked[0]] = proven;
   const sums = best ? best.reading.sums.map((sum) => (sum === null ? null : minor(sum))) : [];
-  const asksSigns = proven.length === 0 && answers.signs === undefined;
+  const asksSigns = isEither || proven.length === 0;
   const questions = [
     ...openWays(rows, answers, byChain.length > 0),
     ...(asksSigns ? openSigns(rows, said, ledgerHeads) : []),
     ...(best ? openBalance(rows, best, answers) : []),
   ];
   const words = spoken.length > 0 ? ["what the lines say goes with the signs of their sums"] : [];
-  return { sums, questions, proofs: [...words, ...proofs(rows, best?.chain ?? null)] };
+  const balances = (best ? rowsOf(best.reading) : rows).map(({ balance }) => balance);
+  return { sums, balances, questions, proofs: [...words, ...proofs(rows, best?.chain ?? null)] };
 }
+
+/** The same as a ledger writes it: its debit is what the bank owes. */
+const mirrored = (rows: readonly StatementRow[]): StatementRow[] =>
+  rows.map((row) => ({ ...row, balance: row.balance === null ? null : negate(row.balance) }));
 
 /** Lines whose words go with a reading's signs, at the least. */
 const ENOUGH_SAYING = 2;

@@ -1,5 +1,5 @@
 import { headWords } from "@/core/formats";
-import type { Minor } from "@/core/money";
+import { type Minor, minor } from "@/core/money";
 import { signsWithFees } from "./bankFees";
 import { bankSigns } from "./bankSigns";
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
@@ -20,7 +20,26 @@ const whole = (parts: readonly (string | undefined)[]): string =>
   [...new Set(parts.filter((part) => part !== undefined && part !== ""))].join(" ");
 
 /** Fields that are worked out from what the file says, and not taken over. */
-const WORKED_OUT = new Set(["amount", "moneyIn", "moneyOut", "direction", "status"]);
+const WORKED_OUT = new Set(["amount", "moneyIn", "moneyOut", "balance", "direction", "status"]);
+
+/** Sums as the agreed layout writes them; those that a line does not have are left out. */
+const textOf = (
+  reading: Reading,
+  row: Row,
+  sums: Readonly<Record<string, Minor | null | undefined>>,
+): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(sums).flatMap(([field, sum]) =>
+      sum === null || sum === undefined ? [] : [[field, inText(sum, reading.currencyOf(row))]],
+    ),
+  );
+
+/** A balance with `DR` beside it is below zero, as a bank writes it. */
+function balanceOf(reading: Reading, row: Row): Pick<StatementRow, "balance" | "isOwed"> {
+  const balance = sumOfCell(reading, row, "balance");
+  const isOwed = writtenSum(reading.cells.of(row, "balance"))?.side === "debit";
+  return { balance: isOwed && balance !== null ? minor(-Math.abs(balance)) : balance, isOwed };
+}
 
 /** Lines that the bank has booked, and those that it has not, or not yet. */
 function bookedOf(reading: Reading, rows: readonly Row[]): { kept: Row[]; leftOut: LeftOut[] } {
@@ -54,7 +73,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     side: writtenSum(cells.of(row, "amount"))?.side ?? null,
     moneyIn: sideOf(row, "moneyIn", "moneyOut"),
     moneyOut: sideOf(row, "moneyOut", "moneyIn"),
-    balance: sumOfCell(reading, row, "balance"),
+    ...balanceOf(reading, row),
     description: `${cells.of(row, "payerName")} ${cells.of(row, "description")}`,
     word: cells.of(row, "direction") || reading.wayOf(row),
   }));
@@ -68,16 +87,14 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   });
   return {
     rows: kept.map((row, at) => {
-      const sum = signs.sums[at];
+      const [sum, balance] = [signs.sums[at], signs.balances[at]];
       const fields = plainFields(reading, row, WORKED_OUT);
       return {
         line: row.line,
         fields: {
           ...fields,
           description: whole([fields.payerName, fields.description, ...more(row)]),
-          ...(sum === null || sum === undefined
-            ? {}
-            : { amount: inText(sum, reading.currencyOf(row)) }),
+          ...textOf(reading, row, { amount: sum, balance }),
         },
       };
     }),

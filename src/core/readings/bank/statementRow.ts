@@ -15,6 +15,8 @@ export type StatementRow = {
   readonly moneyIn: Minor | null;
   readonly moneyOut: Minor | null;
   readonly balance: Minor | null;
+  /** Whether `DR` stands beside the balance: a bank's is overdrawn then, a ledger's is not. */
+  readonly isOwed: boolean;
   readonly description: string;
   /** The word in a column of directions. */
   readonly word: string;

@@ -51,9 +51,13 @@ function threeOf(sheet: Sheet): Columns | null {
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
+/** Heads of what something costs; what lies between two sums may be a tip or a tax as well. */
+const FEE_HEAD =
+  /\b(fees?|costs?|charges?|commissions?|expenses?|deductions?|deducted|gebuhr(?:en)?|kosten|frais|comision(?:es)?|discount rate)\b/;
+
 /** The only fee and net that are left of a gross, where neither has a name. */
 function feeAndNet(sheet: Sheet, gross: Sums): Columns | null {
-  const found = pairsUnder(sheet, gross);
+  const found = pairsUnder(sheet, gross).filter(({ fee }) => FEE_HEAD.test(plainWords(fee)));
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 

@@ -4,11 +4,12 @@ import type { Made, Reading } from "../canonical";
 import type { Row } from "../cells";
 import { groupedBy } from "../grouped";
 import type { LeftOut, Question } from "../types";
+import { areTotals } from "./totalsOfLines";
 
 type Line = Made["rows"][number];
 
 /** What the lines of one invoice have in common, where each has all of its head. */
-const HEAD = ["customerId", "issuedOn", "dueOn", "currency", "total", "balance", "tax"] as const;
+const HEAD = ["customerId", "issuedOn", "dueOn", "currency", "total", "balance"] as const;
 const SUMS = ["total", "balance", "tax"] as const;
 
 type Whole = {
@@ -18,8 +19,8 @@ type Whole = {
 };
 
 /**
- * A list that gives a line for each item of an invoice: the same head on each is one invoice; sums
- * that differ are those of its items, or it is asked.
+ * A list that gives a line for each item of an invoice. Sums that differ are those of its items, and
+ * equal ones its own, told on each: asked, unless the file shows the one or the other.
  */
 export function wholeInvoices(reading: Reading, lines: readonly Line[]): Whole {
   const byNumber = groupedBy(lines, ({ fields: { number = "", customerId = "" } }) =>
@@ -30,21 +31,27 @@ export function wholeInvoices(reading: Reading, lines: readonly Line[]): Whole {
   const rowOf = rowsOf(reading);
   const currencyIn: CurrencyIn = ([first]) => reading.currencyOf(rowOf(first?.line ?? 0));
   const several = twice.filter((group) => isOfItems(rowOf, group));
-  const differing = several.filter((group) => !isSame(group));
+  const isOnce = areTotals(reading, several.filter(isSame));
   const said = reading.cells.file.answers.lines;
+  const open = several.filter((group) => !isSame(group) || !isOnce);
+  const asItems = (group: readonly Line[]): boolean => said === "sum" && !(isSame(group) && isOnce);
   const joined = new Map<number, Line>();
   const leftOut: LeftOut[] = [];
   for (const group of several) {
     const [first, ...more] = group;
     if (!first || (!isSame(group) && said !== "sum")) continue;
-    joined.set(first.line, isSame(group) ? first : summed(currencyIn(group), group));
+    const currency = currencyIn(group);
+    joined.set(
+      first.line,
+      asItems(group) ? summed(currency, group, SUMS) : summed(currency, group, taxOf(group)),
+    );
     leftOut.push(...more.map(({ line }) => ({ line, why: "same_invoice" as const })));
   }
   const out = new Set(leftOut.map(({ line }) => line));
   return {
     rows: lines.filter(({ line }) => !out.has(line)).map((line) => joined.get(line.line) ?? line),
     leftOut,
-    questions: said === undefined ? linesQuestion(currencyIn, differing) : [],
+    questions: said === undefined ? linesQuestion(currencyIn, open) : [],
   };
 }
 
@@ -63,9 +70,17 @@ function rowsOf({ cells }: Reading): RowOf {
 const isSame = (group: readonly Line[]): boolean =>
   HEAD.every((field) => new Set(group.map(({ fields }) => fields[field] ?? "")).size === 1);
 
-function summed(currency: Currency, group: readonly Line[]): Line {
+/** The tax of each item is a part of that of the invoice; one that is the same on each is its own. */
+const taxOf = (group: readonly Line[]): readonly "tax"[] =>
+  new Set(group.map(({ fields }) => fields.tax ?? "")).size > 1 ? ["tax"] : [];
+
+function summed(
+  currency: Currency,
+  group: readonly Line[],
+  of: readonly (typeof SUMS)[number][],
+): Line {
   const first = group[0] as Line;
-  const sums = SUMS.flatMap((field) => {
+  const sums = of.flatMap((field) => {
     const sum = sumOf(currency, group, field);
     return sum === null ? [] : [[field, sum]];
   });
@@ -85,7 +100,8 @@ function sumOf(currency: Currency, group: readonly Line[], field: string): strin
 type CurrencyIn = (group: readonly Line[]) => Currency;
 
 function linesQuestion(currencyIn: CurrencyIn, groups: readonly (readonly Line[])[]): Question[] {
-  const [group] = groups;
+  const differing = groups.find((group) => !isSame(group));
+  const group = differing ?? groups[0];
   const [first, second] = group ?? [];
   if (!group || !first || !second) return [];
   const currency = currencyIn(group);
@@ -96,16 +112,21 @@ function linesQuestion(currencyIn: CurrencyIn, groups: readonly (readonly Line[]
   return [
     {
       key: "lines",
-      words: `Invoice ${first.fields.number ?? ""} stands on ${group.length} lines with different sums (line ${first.line}: ${shown(first.fields.total)}, line ${second.line}: ${shown(second.fields.total)}). Are they the items of one invoice?`,
+      words: `Invoice ${first.fields.number ?? ""} stands on ${group.length} lines with ${differing ? "different sums" : "the same sum"} (line ${first.line}: ${shown(first.fields.total)}, line ${second.line}: ${shown(second.fields.total)}). Are they the items of one invoice?`,
       choices: [
         {
           answer: "sum",
           result: `yes: it is made out for ${shown(sumOf(currency, group, "total"))}`,
         },
-        {
-          answer: "apart",
-          result: "no: those lines are refused, and the right ones are given again",
-        },
+        differing
+          ? {
+              answer: "apart",
+              result: "no: those lines are refused, and the right ones are given again",
+            }
+          : {
+              answer: "once",
+              result: `no: each of them tells what the whole is made out for, ${shown(first.fields.total)}`,
+            },
       ],
     },
   ];

@@ -1,6 +1,7 @@
 import { type Currency, currencyOf } from "@/core/money";
 
 import { type Cells, type Row } from "../cells";
+import { isShared, signIn } from "./currencySigns";
 import type { Question } from "../types";
 import { sumFields } from "./sumFields";
 
@@ -14,12 +15,19 @@ const HEAD_WORD: readonly (readonly [RegExp, string])[] = [
 /** The heads of sums that name a currency (`Net (EUR)`, `Fee USD`), with it. */
 type Named = { readonly field: string; readonly head: string; readonly currency: Currency };
 
+/** The currency that a word at the end of a head names, or a sign in its brackets: `Crédito (R$)`. */
+function inWords(head: string): string | undefined {
+  const word = HEAD_WORD.find(([pattern]) => pattern.test(head))?.[1];
+  const sign = signIn(IN_BRACKETS.exec(head)?.[1] ?? "");
+  return word ?? (sign === null || isShared(sign) ? undefined : sign);
+}
+const IN_BRACKETS = /[([]\s*([^)\]\s]{1,4})\s*[)\]]$/;
+
 export const currencyHeads = (cells: Cells): Named[] =>
   sumFields(cells).flatMap((field) => {
     const head = cells.head(field);
     const match = HEAD_CURRENCY.exec(head);
-    const inWords = HEAD_WORD.find(([pattern]) => pattern.test(head))?.[1];
-    const currency = currencyOf(match?.[1] ?? match?.[2] ?? inWords ?? "");
+    const currency = currencyOf(match?.[1] ?? match?.[2] ?? inWords(head) ?? "");
     return currency === undefined ? [] : [{ field, head, currency }];
   });
 
