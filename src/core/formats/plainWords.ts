@@ -62,7 +62,7 @@ const IN_FULL: Readonly<Record<string, string>> = {
 };
 
 const UNIT =
-  / (?:in )?(?:cents?|minor|minor units?|pence|centimes|euros?|dollars?|usd|eur|gbp|cad|aud|chf)$/;
+  / (?:in )?(?:cents?|minor|minor units?|pence|centimes|euros?|dollars?|usd|eur|gbp|cad|aud|chf|utc|gmt|local|local time)$/;
 
 /** Heads that were compared before: the names of columns are the same for every file. */
 const known = new Map<string, string>();

@@ -1,4 +1,11 @@
-import { columnsIn, kindsIn, leftOutOf, linesIn, openIn } from "../../../tests/support/readings";
+import {
+  columnsIn,
+  kindsIn,
+  leftOutOf,
+  linesIn,
+  openIn,
+  readList,
+} from "../../../tests/support/readings";
 
 /* Lists with all the columns that those who export them write; made by hand, common practice, no source. */
 
@@ -43,6 +50,26 @@ describe("columns of a processor's wide list", () => {
       net: "Deposit amount",
     });
   });
+  it("what arrives alone says nothing of a fee: asked", () => {
+    const file = list(
+      "Payment Date,Payer,Invoice,Net deposit,Fee %,Deposit ID",
+      "2026-11-12,Ada,20400,433.62,2.9%,D0",
+      "2026-11-13,Bo,20401,95.39,2.9%,D0",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual(["gross"]);
+    const said = { kind: "processor" as const, answers: { gross: "net" } };
+    expect(openIn(file, said)).toEqual([]);
+  });
+  it("heads that say of which zone their times are", () => {
+    const file = list(
+      "payment,created_local,settled_utc,amount,fee_amount,net_amount,state,payer_name",
+      "p0,2026-11-12 11:30:00,2026-11-13T14:30:00Z,504.76,15.14,489.62,settled,Ada",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({
+      occurredOn: "created_local",
+      settledOn: "settled_utc",
+    });
+  });
   it("a tip between two sums is no fee", () => {
     const file = list(
       "Batch,Seq,Date,Type,Base,Tip,Total",
@@ -84,6 +111,17 @@ describe("columns of a bank's wide list", () => {
     const said = { answers: { "column:Info": "status" } };
     expect(leftOutOf(file, said)).toEqual(["2 no_money"]);
     expect(linesIn("bank", file, said).join()).toContain("(488.44)");
+  });
+  it("what the account has before what is free of it; words that stand before an empty memo", () => {
+    const file = list(
+      "Posted date,Transaction,Amount,Type,Available balance,Current balance,Memo",
+      "2026-11-12,Ada,100.00,Credit,900.00,1100.00,",
+      "2026-11-13,Bo,50.00,Credit,950.00,1150.00,",
+    );
+    expect(columnsIn("bank", file)).toMatchObject({
+      balance: "Current balance",
+      description: "Transaction",
+    });
   });
   it("words in several columns with a number", () => {
     const file = list(
@@ -168,6 +206,27 @@ describe("columns of a ledger's wide list", () => {
     );
     expect(kindsIn(file).sure).toBeNull();
     expect(kindsIn(file).possible).toContain("invoices");
+  });
+  it("a ledger's list of all that it wrote is no activity by itself", () => {
+    const file = list(
+      "Transaction ID,Transaction type,Customer name,Transaction date,Amount,Open amount",
+      "9000,Invoice,Ada,2026-11-01,100.00,100.00",
+      "9001,Payment,Bo,2026-11-02,-40.00,-40.00",
+      "9002,Credit memo,Cy,2026-11-03,-20.00,-20.00",
+      "9003,Refund,Di,2026-11-04,20.00,20.00",
+    );
+    expect(kindsIn(file).sure).toBeNull();
+    expect(kindsIn(file).possible).toContain("invoices");
+  });
+  it("terms in German", () => {
+    const file = list(
+      "Rechnung;Debitor;Rechnungsdatum;Zahlungsbedingung;Offener Betrag",
+      "R0;Ada;13.11.2026;14 Tage 2% Skonto, 30 Tage netto;674,32",
+      "R1;Bo;14.11.2026;2 % Skonto 10 Tage, 30 Tage netto;95,00",
+    );
+    const said = { answers: { total: "balance" } };
+    const terms = readList(file, said).table.rows.map(({ cells }) => cells.at(-1));
+    expect(terms).toEqual(["2/14 n/30", "2/10 n/30"]);
   });
   it("checks of a lockbox with the invoices that they pay are no invoices by themselves", () => {
     const file = list(

@@ -38,12 +38,12 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer,payer name,payee,name,counterparty,beneficiary,sender,auftraggeber begunstigter,auftraggeber empfanger,begunstigter zahlungspflichtiger,zahlungspflichtiger,empfanger,beguenstigter zahlungspflichtiger,auftraggeber beguenstigter,auftraggeber empfaenger,empfaenger,nom,donneur d ordre,tiers,ordenante,beneficiario,ordinante,naam tegenpartij,naam omschrijving,tegenpartij,merchant,merchant name",
+    "payer,payer name,payee,name,counterparty,beneficiary,sender,auftraggeber begunstigter,auftraggeber empfanger,begunstigter zahlungspflichtiger,zahlungspflichtiger,empfanger,beguenstigter zahlungspflichtiger,auftraggeber beguenstigter,auftraggeber empfaenger,empfaenger,nom,donneur d ordre,tiers,ordenante,beneficiario,ordinante,naam tegenpartij,naam omschrijving,tegenpartij,merchant,merchant name,payee payer,payer payee",
   ),
   typed(
     "amount",
     "balance",
-    "balance,running balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,saldo contabilistico",
+    "balance,running balance,current balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,saldo contabilistico",
   ),
   text(
     "direction",

@@ -49,7 +49,7 @@ export const invoices: readonly FieldSpec[] = [
   ),
   text(
     "terms",
-    "terms,payment terms,term,payment term,zahlungsbedingungen,zahlungsziel,conditions,condiciones",
+    "terms,payment terms,term,payment term,zahlungsbedingungen,zahlungsziel,zahlungsbedingung,conditions,condiciones",
   ),
   text(
     "description",

@@ -11,6 +11,7 @@ import {
   sumOfCell,
   sumUnderHead,
 } from "../canonical";
+import { netAloneQuestion } from "./netAlone";
 import type { Row } from "../cells";
 import { plainWords } from "@/core/formats";
 import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
@@ -55,6 +56,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ...takingQuestion(reading, rows, wordOf),
     ...payoutsQuestion(reading, rows),
     ...refundedQuestion(reading, rows),
+    ...netAloneQuestion(reading, rows),
   ];
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
   const activities = byNet(

@@ -1,9 +1,9 @@
-import { type FieldSpec, type FileKind, guessColumns, type Table } from "@/core/formats";
+import { FIELDS, type FieldSpec, type FileKind, guessColumns, type Table } from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
 import { isNothing } from "../canonical";
 import { columnsByContents } from "./columnsByContents";
-import { contentsOf, isDate, isSum } from "./contents";
+import { type Contents, contentsOf, isDate, isSum } from "./contents";
 import { kindsBySigns } from "./kindsBySigns";
 import { provenColumns } from "./provenColumns";
 import { writtenDay } from "../days/writtenDay";
@@ -19,11 +19,10 @@ export const columnsOfFile = (table: Table, kind: FileKind): Record<string, stri
 export function columnsHeld(table: Table, kind: FileKind): Record<string, string> {
   if (table.kind !== undefined) return guessColumns(table.headers, kind);
   const cellsOf = contentsOf(table);
-  const byName = (headers: readonly string[]): Record<string, string> =>
-    plainest(
-      guessColumns(headers, kind, (spec, head) => fits(spec, head, cellsOf(head))),
-      kind === "processor",
-    );
+  const byName = (headers: readonly string[]): Record<string, string> => {
+    const named = guessColumns(headers, kind, (spec, head) => fits(spec, head, cellsOf(head)));
+    return plainest(withFilled(headers, kind, cellsOf, named), kind === "processor");
+  };
   const named = byName(table.headers);
   const found = withOwnId({ ...named, ...columnsByContents(table, kind, cellsOf, named) });
   const kinds =
@@ -31,6 +30,29 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   if (kinds === null) return found;
   const others = byName(table.headers.filter((head) => head !== kinds));
   return { ...others, ...columnsByContents(table, kind, cellsOf, others), kind: kinds };
+}
+
+/** Of words that are needed a column that holds some goes before one of a better name that holds none. */
+function withFilled(
+  headers: readonly string[],
+  kind: FileKind,
+  cellsOf: Contents,
+  named: Record<string, string>,
+): Record<string, string> {
+  const isEmpty = ({ field, type, needed }: FieldSpec): boolean =>
+    needed === true &&
+    type === "text" &&
+    named[field] !== undefined &&
+    cellsOf(named[field]).length === 0;
+  const open = FIELDS[kind].filter(isEmpty);
+  if (open.length === 0) return named;
+  const filled = headers.filter((head) => cellsOf(head).length > 0);
+  const others = guessColumns(filled, kind, (spec, head) => fits(spec, head, cellsOf(head)));
+  const taken = new Set(Object.values(named));
+  return open.reduce((columns, { field }) => {
+    const head = others[field];
+    return head === undefined || taken.has(head) ? columns : { ...columns, [field]: head };
+  }, named);
 }
 
 /** Where no column says what a line is, and none has an id, what names a charge names the line. */

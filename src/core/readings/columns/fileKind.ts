@@ -10,7 +10,7 @@ import {
 
 import { isAddressBook } from "./addressBook";
 import { columnsHeld } from "./columnsOfFile";
-import { saysDocuments } from "./documentWords";
+import { areDocuments, saysDocuments } from "./namesDocuments";
 import type { Columns } from "./sheet";
 import { sureKind } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
@@ -27,11 +27,12 @@ const SIGNS_OF_KIND: Readonly<
   processor: (has, table, columns) =>
     has("occurredOn") &&
     (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
-    saysWho(columns),
+    saysWho(columns) &&
+    !saysDocuments(table, columns.kind),
   bank: (has, table, columns) =>
     has("postedOn") &&
     (has("balance") || (has("moneyIn") && has("moneyOut"))) &&
-    !saysDocuments(table, columns),
+    !saysDocuments(table, columns.direction),
   remittance: (has, table, columns) =>
     has("number") &&
     has("amount") &&
@@ -96,9 +97,9 @@ export function kindsOf(
   if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
   const possible = readable.filter((kind) => kind !== "customers" || !money);
-  // What reads like a statement and names documents may be what a customer owes.
-  if (saysDocuments(table, columnsOf("bank"))) return { sure: null, possible: kinds };
-  if (possible.length > 1) return { sure: null, possible };
+  // What reads like a statement or activity and names documents may be what a customer owes.
+  if (possible.length > 1)
+    return { sure: null, possible: areDocuments(table, columnsOf) ? kinds : possible };
   const [single] = possible;
   // What can be read as one kind alone, and has what that kind never has, may be any other.
   return single === undefined || isOfOthers(table, single, columnsOf)
@@ -126,7 +127,8 @@ const saysWho = (columns: Columns): boolean =>
 
 /** Activity that has what only invoices or an advice of a payment have: a due day, a number beside its sum. */
 function isOfOthers(table: Table, kind: FileKind, columnsOf: (kind: FileKind) => Columns): boolean {
-  if (kind === "bank") return hasHeads(OF_OTHERS, table, columnsOf(kind));
+  if (kind === "bank")
+    return hasHeads(OF_OTHERS, table, columnsOf(kind)) || areDocuments(table, columnsOf);
   if (kind === "invoices") return hasHeads(OF_PAYMENTS, table, columnsOf(kind));
   if (kind === "remittance") return hasHeads(OF_NO_ADVICE, table, columnsOf(kind));
   if (kind !== "processor") return false;

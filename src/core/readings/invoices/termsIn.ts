@@ -18,6 +18,14 @@ export function termsIn(text: string): string | null {
       plain,
     );
   if (early) return `${early[1]}/${early[2]} n/${early[3]}`;
+  const skonto =
+    /^(?<days>\d{1,3}) tage (?<share>\d{1,2}) ?% skonto[,;]? (?<net>\d{1,3}) tage(?: netto)?$/.exec(
+      plain,
+    ) ??
+    /^(?<share>\d{1,2}) ?% skonto (?<days>\d{1,3}) tage[,;]? (?<net>\d{1,3}) tage(?: netto)?$/.exec(
+      plain,
+    );
+  if (skonto?.groups) return `${skonto.groups.share}/${skonto.groups.days} n/${skonto.groups.net}`;
   const net =
     /^(?:net|n|netto)[ /]?(\d{1,3})(?: days| tage)?$/.exec(plain) ??
     /^(\d{1,3}) ?(?:days|d|tage|jours|dias|giorni|dagen)(?: net| netto)?$/.exec(plain);
