@@ -80,6 +80,23 @@ describe("columns of a processor's wide list", () => {
     expect(columnsIn("processor", file).fee).toBeUndefined();
     expect(openIn(file, { kind: "processor" })).toEqual(["column:Base", "column:Tip"]);
   });
+  it.each([
+    ["a tax between a total and a price", "Total,Sales tax,Net sales", ["106.00,6.00,100.00"]],
+    [
+      "a price with its tax beside what was paid of it",
+      "Amount,Order value,Tax,Subtotal",
+      ["50.00,106.00,6.00,100.00"],
+    ],
+    ["a tip between two sums without a name", "With tip,Tip,Without tip", ["106.00,6.00,100.00"]],
+    ["a tip and a tax", "Total,Tip,Tax,Net sales", ["112.00,6.00,6.00,100.00"]],
+  ])("%s: no fee", (_what, heads, sums) => {
+    const file = list(
+      `Payment ID,Date,Customer,${heads}`,
+      ...sums.flatMap((line) => [`p1,2026-11-12,Ada,${line}`, `p2,2026-11-13,Bo,${line}`]),
+    );
+    expect(columnsIn("processor", file)).not.toHaveProperty("fee");
+    expect(columnsIn("processor", file)).not.toHaveProperty("net");
+  });
   it("what a gateway calls a credit among its captures is asked", () => {
     const file = list(
       "Trans ID,Response,Invoice,Submit date/time,Amount,Customer,Batch,Action",

@@ -1,5 +1,6 @@
 import { headWords, plainWords } from "@/core/formats";
 
+import { isCost, isOnTop } from "./onTop";
 import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 
 /** What the sums of a processor's file prove of its columns. */
@@ -51,13 +52,9 @@ function threeOf(sheet: Sheet): Columns | null {
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
-/** Heads of what something costs; what lies between two sums may be a tip or a tax as well. */
-const FEE_HEAD =
-  /\b(fees?|costs?|charges?|commissions?|expenses?|deductions?|deducted|gebuhr(?:en)?|kosten|frais|comision(?:es)?|discount rate)\b/;
-
 /** The only fee and net that are left of a gross, where neither has a name. */
 function feeAndNet(sheet: Sheet, gross: Sums): Columns | null {
-  const found = pairsUnder(sheet, gross).filter(({ fee }) => FEE_HEAD.test(plainWords(fee)));
+  const found = pairsUnder(sheet, gross).filter(({ fee }) => isCost(fee));
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
@@ -68,7 +65,7 @@ const sizeOf = (sums: Sums): number =>
 function pairsUnder(sheet: Sheet, gross: Sums): { fee: string; net: string }[] {
   const free = sheet.free();
   return free.flatMap((fee) =>
-    sizeOf(sheet.under(fee)) * 2 < sizeOf(gross)
+    !isOnTop(fee) && sizeOf(sheet.under(fee)) * 2 < sizeOf(gross)
       ? free
           .filter((net) => net !== fee && sizeOf(sheet.under(net)) < sizeOf(gross))
           .filter((net) => foots(gross, [sheet.under(fee)], sheet.under(net)))
@@ -138,10 +135,12 @@ function feesOf(
 ): Columns | null {
   const free = sheet.free().filter((head) => !GIVEN_BACK.test(headWords(head)));
   const one = free.find((head) => foots(gross, [...more, sheet.under(head)], net));
-  if (one !== undefined) return { fee: one };
+  // Less a tax or a tip it is no net, but the price.
+  if (one !== undefined) return isOnTop(one) ? { net: "" } : { fee: one };
   if (sheet.columns.fee2 !== undefined) return null;
   for (const [at, fee] of free.entries())
     for (const fee2 of free.slice(at + 1))
-      if (foots(gross, [sheet.under(fee), sheet.under(fee2)], net)) return { fee, fee2 };
+      if (foots(gross, [sheet.under(fee), sheet.under(fee2)], net))
+        return isOnTop(fee) && isOnTop(fee2) ? { net: "" } : { fee, fee2 };
   return null;
 }
