@@ -205,6 +205,24 @@ describe("columns of a bank's wide list", () => {
     const without = withFees("1100.00", "1050.00", "1060.00");
     expect(linesIn("bank", without)[1]).toContain("(50.00)");
   });
+  it("a fee that was given back goes the other way", () => {
+    const file = list(
+      "Completed date,Description,Amount,Fee,Balance",
+      "2026-11-12,Ada,100.00,0.40,1099.60",
+      "2026-11-13,To supplier,-50.00,0.20,1049.40",
+      "2026-11-14,Fee of 12 November,0.00,-0.40,1049.80",
+    );
+    expect(openIn(file, { kind: "bank" })).toEqual([]);
+  });
+  it("a balance that cannot be read is refused by its name", () => {
+    const file = list(
+      "Date,Description,Amount,Balance",
+      "2026-11-12,Ada,100.00,1100.00",
+      "2026-11-13,Bo,50.00,115O.OO",
+    );
+    const { refused } = readList(file, { kind: "bank" });
+    expect(refused.map(({ line, field }) => [line, field])).toEqual([[3, "balance"]]);
+  });
   it("and is asked about where nothing shows it", () => {
     const file = withFees();
     expect(openIn(file, { kind: "bank" })).toEqual(["column:Fee"]);

@@ -1,15 +1,10 @@
-import { plainWords } from "@/core/formats";
 import { minor } from "@/core/money";
 
 import { headsUsedAs, type Reading, sumUnderHead } from "../canonical";
 import type { Row } from "../cells";
+import { isCost } from "../sums/costHeads";
 import type { BankSigns } from "./bankSigns";
 import type { StatementRow } from "./statementRow";
-
-/** Heads of what a bank takes for a line. */
-const FEE = /\b(fees?|charges?|commissions?|gebuhr|gebuhren|entgelte?|frais|comision|kosten)\b/;
-
-export const isBankFee = (head: string): boolean => FEE.test(plainWords(head));
 
 type Statement = {
   readonly rows: readonly Row[];
@@ -29,7 +24,7 @@ export function signsWithFees(reading: Reading, statement: Statement): BankSigns
   const plain = under(said);
   if (!isBroken(plain)) return plain;
   for (const { head } of cells.unread()) {
-    if (!isBankFee(head) || cells.file.answers[`column:${head}`] !== undefined) continue;
+    if (!isCost(head) || cells.file.answers[`column:${head}`] !== undefined) continue;
     const found = under([...said, head]);
     if (!isBroken(found))
       return {
@@ -48,14 +43,12 @@ function lessFees(
   { lines, rows }: Statement,
   heads: readonly string[],
 ): readonly StatementRow[] {
-  if (heads.length === 0) return lines;
-  return lines.map((line, at) => {
-    const row = rows[at];
-    if (line.amount === null || row === undefined) return line;
-    const fee = heads.reduce(
-      (all, head) => all + Math.abs(sumUnderHead(reading, row, head) ?? 0),
-      0,
+  return heads.reduce((all: readonly StatementRow[], head) => {
+    const fees = rows.map((row) => sumUnderHead(reading, row, head) ?? 0);
+    // As costs, or as what they do to the balance; what goes the other way was given back.
+    const way = Math.sign(fees.reduce((sum: number, fee) => sum + Math.sign(fee), 0)) || 1;
+    return all.map((line, at) =>
+      line.amount === null ? line : { ...line, amount: minor(line.amount - way * (fees[at] ?? 0)) },
     );
-    return { ...line, amount: minor(line.amount - fee) };
-  });
+  }, lines);
 }

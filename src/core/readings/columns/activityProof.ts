@@ -1,6 +1,6 @@
 import { headWords, plainWords } from "@/core/formats";
 
-import { isCost, isOnTop } from "./onTop";
+import { isCost, isOnTop } from "../sums/costHeads";
 import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 
 /** What the sums of a processor's file prove of its columns. */

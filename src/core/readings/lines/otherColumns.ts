@@ -1,9 +1,9 @@
 import { formatAmount } from "@/core/money";
 
-import { isBankFee } from "../bank/bankFees";
 import { isDate } from "../columns/contents";
 import { type FileKind, plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
+import { isCost } from "../sums/costHeads";
 import { type Around, provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
@@ -79,7 +79,7 @@ function moneyQuestion(
 }
 
 function usesOf(kind: FileKind, head: string): readonly (readonly [string, string])[] {
-  if (kind === "bank" && isBankFee(head))
+  if (kind === "bank" && isCost(head))
     return [["off", "the bank's fee, which comes off beside the sum"]];
   return COLUMN_USES[kind] ?? [];
 }
