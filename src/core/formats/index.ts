@@ -25,6 +25,7 @@ export { missingFields, readRows, RowReader, type ReadContext, type Refusal } fr
 export { mended, type MendedCell } from "./csv/mended";
 export { decodeText } from "./csv/decode";
 export type { Doubt } from "./doubts";
+export { HEADING, isGroupName } from "./csv/headings";
 export { headedAt, readTable, type Table } from "./csv/table";
 export { HIDDEN_MARK, SHEET_MARK } from "./csv/sheets";
 export { formatsOfStyles, partsRelated, SheetReader, sheetsOfBook, StringsReader } from "./xlsx";

@@ -52,6 +52,7 @@ export const LEFT_OUT_WORDS = {
   heading: "headings of groups and sections",
   continues: "words that go on from the line above",
   same_invoice: "more lines of an invoice above",
+  same_payment: "more parts of a payment above",
   empty: "without a sum",
 } as const;
 

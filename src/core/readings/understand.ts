@@ -20,6 +20,7 @@ import { customerTable } from "./customerTable";
 import { daysOfFile } from "./days/daysOfFile";
 import { doubtsOfFormat } from "./doubtsOfFormat";
 import { cutIds } from "./lines/cutIds";
+import { totalsFoot } from "./lines/totalsFoot";
 import { headSaid } from "./lines/headOfFile";
 import { dueOfFormat } from "./invoices/dueOfFormat";
 import { invoiceTable } from "./invoices/invoiceTable";
@@ -77,6 +78,11 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     reading,
     rows.filter(({ line }) => !badLines.has(line)),
   );
+  const totals = totalsFoot(reading, {
+    rows: cells.file.table.rows,
+    leftOut: [...lines.leftOut, ...made.leftOut],
+    made: made.rows,
+  });
   const own = spanUnder(spanAbove(file.table), days.readingOf(""));
   const span = withinSpan(file.kind, made.rows, file.answers, { ...context, own });
   const questions = [
@@ -84,6 +90,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     ...days.questions,
     ...sums.questions,
     ...made.questions,
+    ...totals.questions,
     ...otherColumns(
       { cells, rows, reading: sums.reading, context },
       footed(file.kind, cells, made),
@@ -97,7 +104,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     leftOut: sorted([...lines.leftOut, ...made.leftOut, ...span.leftOut]),
     ended: [...lines.ended, ...(made.ended ?? [])],
     refused: [...lines.refused, ...bad, ...made.refused],
-    proofs: [...lines.proofs, ...made.proofs],
+    proofs: [...lines.proofs, ...made.proofs, ...totals.proofs],
   };
 }
 

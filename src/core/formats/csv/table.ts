@@ -7,6 +7,7 @@ import type { Aside, Doubt, Marked } from "../doubts";
 import type { FileKind } from "../mapping";
 import { delimiterOf } from "./delimiter";
 import { NO_HEAD } from "./head";
+import { withHeadings } from "./headings";
 import { headOfSheet, headWithin, hiddenAside, listAround, sheetsOf } from "./sheets";
 
 /** A table as a file gives it: a header and rows of text. `line` counts records, the header as 1. */
@@ -137,7 +138,7 @@ function tableUnder(
     .filter(({ cells }) => isFilled(cells));
   return rows.length === 0
     ? fail("file.no_rows")
-    : ok({ headLine: at + 1, above, records, headers, rows });
+    : ok({ headLine: at + 1, above, records, ...withHeadings({ headers, rows }) });
 }
 
 const isFilled = (cells: readonly string[]): boolean => cells.some((cell) => cell.trim() !== "");

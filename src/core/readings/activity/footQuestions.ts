@@ -48,8 +48,14 @@ const balanceQuestion = (line: number): Question => ({
   choices: [{ answer: "take", result: "take the lines in as they stand" }],
 });
 
-/** Rows with the fee that lies between gross and net, where it was said that those two are right. */
-export const byNet = (rows: readonly ActivityRow[], answers: Answers): ActivityRow[] =>
-  rows.map((row) =>
-    answers.foot === "net" && row.gross !== null && row.net !== null ? { ...row, fee: null } : row,
-  );
+/** Lines with the fee that lies between gross and net, where it was said that those two are right. */
+export const byNet = <T extends { readonly activity: ActivityRow }>(
+  lines: readonly T[],
+  answers: Answers,
+): readonly T[] =>
+  answers.foot === "net"
+    ? lines.map((line) => ({ ...line, activity: withoutFee(line.activity) }))
+    : lines;
+
+const withoutFee = (row: ActivityRow): ActivityRow =>
+  row.gross !== null && row.net !== null ? { ...row, fee: null } : row;

@@ -47,6 +47,7 @@ function kindOf(reading: Reading, row: Row, word: string, state: State): Decided
     (word === ""
       ? unnamedKind(reading, row)
       : (kindByWord(reading, row, word) ?? unsureKind(word)));
+  if (kind === "charge" && stateSaid(reading, row) === "refund") return "refund";
   if (state !== "pending") return kind;
   // A debit that was handed in is on its way; nothing else that is pending is money yet.
   const method = plainWords(`${reading.cells.of(row, "method")} ${word}`);
@@ -69,11 +70,14 @@ const unsureKind = (word: string): Decided => {
   return guessRowKind(word) ?? "ignore";
 };
 
+const stateSaid = ({ cells }: Reading, row: Row): string | undefined =>
+  cells.file.answers[`state:${cells.of(row, "status").toLowerCase()}`];
+
 function stateOf(reading: Reading, row: Row): State {
   const { cells } = reading;
   const word = cells.of(row, "status");
   if (word === "") return "counts";
-  const said = cells.file.answers[`state:${word.toLowerCase()}`];
+  const said = stateSaid(reading, row);
   if (said === "none" || said === "pending") return said;
   return said === undefined ? (sureState(word) ?? "counts") : "counts";
 }

@@ -51,6 +51,9 @@ const choicesFor = (word: string): RowKind[] => {
   return guess ? [guess, ...rest] : rest;
 };
 
+/** States that say that a line is a refund itself, and not a charge that was given back. */
+const GIVEN_BACK = /\bcredit(?:ed)?\b|^refund\b/;
+
 /** Words of a column of states that do not say whether a line is money. */
 export function stateQuestions(reading: Reading, rows: readonly Row[]): Question[] {
   const { cells } = reading;
@@ -64,6 +67,9 @@ export function stateQuestions(reading: Reading, rows: readonly Row[]): Question
     words: `${lines.length} ${lines.length === 1 ? "line stands" : "lines stand"} as “${word}”. Is that money?`,
     choices: [
       { answer: "counts", result: `yes: ${totalWords(reading, lines)} are taken in` },
+      ...(GIVEN_BACK.test(plainWords(word))
+        ? [{ answer: "refund", result: `it went back: ${totalWords(reading, lines)} as refunds` }]
+        : []),
       { answer: "none", result: "no: they are left out" },
       { answer: "pending", result: "not yet: they are left out until they come as settled" },
     ],

@@ -38,17 +38,19 @@ export function signsOf(rows: readonly ActivityRow[], answers: Answers): SignsFo
   const [first = ALL_READINGS[0]] = possible;
   const others = answers.adjustments === "raise" ? "raise" : "lower";
   const netsSigned = netsCarrySigns(rows);
-  const way = netsSigned && answers.adjustments === undefined ? "raise" : others;
+  const way: SignReading["others"] =
+    netsSigned && answers.adjustments === undefined ? "raise" : others;
   const reading: SignReading = { ...(first as SignReading), others: way };
   const proofs = proofsOf(rows, reading);
   // The rival that differs in the fewest things: one thing is asked at a time.
   const [rival] = possible
+    .map((other) => ({ ...other, others: way }))
     .filter((other) => differing(rows, reading, other) !== null)
     .sort((a, b) => apart(reading, a) - apart(reading, b));
   return {
     reading,
     questions: [
-      ...(rival ? [signQuestion(rows, reading, { ...rival, others: way })] : []),
+      ...(rival ? [signQuestion(rows, reading, rival)] : []),
       ...(rival ? [] : openWays(rows, reading, answers)),
     ],
     proofs,

@@ -20,6 +20,7 @@ import { paidOut, payoutFeeRow, payoutsTurned, refundedRow, reserveRow } from ".
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
+import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { tenderQuestions } from "./tenders";
 import type { Question } from "../types";
@@ -59,11 +60,12 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ...netAloneQuestion(reading, rows),
   ];
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
-  const activities = byNet(
-    found.map(({ row, kind }) => activityOf(reading, row, kind, wordOf(row))),
+  const parts = joinedParts(
+    found.map(({ row, kind }) => ({ row, activity: activityOf(reading, row, kind, wordOf(row)) })),
     answers,
   );
-  const kept = found.map(({ row }, at) => ({ row, activity: activities[at] as ActivityRow }));
+  const kept = byNet(parts.entries, answers);
+  const activities = kept.map(({ activity }) => activity);
   // Columns of money in and out say the way of each sum.
   const sided = !cells.has("gross") && cells.has("moneyIn");
   const signs = signsOf(activities, sided ? { ...answers, signs: "signed" } : answers);
@@ -79,7 +81,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       ...payoutFeeRow(reading, row, activity),
       ...reserveRow(reading, row, activity),
     ]),
-    leftOut,
+    leftOut: [...leftOut, ...parts.leftOut],
     ended,
     refused: open.map(({ row }) => ({
       line: row.line,
@@ -89,6 +91,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     })),
     questions: [
       ...questions,
+      ...parts.questions,
       ...signs.questions,
       ...footQuestions(activities, signs.reading, answers),
     ],

@@ -5,6 +5,7 @@ import type { Chain } from "./bankChain";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import { isLedgerWord } from "../rowWords";
 import type { Answers, Question } from "../types";
+import { likelyWay } from "./wayWords";
 
 /** Words of the column of directions that say nothing sure, where the sums carry no sign. */
 export function openWays(
@@ -35,6 +36,14 @@ const sumWords = (row: StatementRow | undefined, sign: 1 | -1): string =>
 const howMany = (sums: number): string =>
   sums === 1 ? "The only sum of the file has one" : `All ${sums} sums of the file have the same`;
 
+const signWords = (sums: readonly number[], { eitherWay = false, mixed = false }): string => {
+  if (eitherWay)
+    return "A bank writes what goes out as debit, a ledger what comes in, and no balance says which this is.";
+  return mixed
+    ? "What the lines say goes against the signs of their sums, as on the list of a card, and no balance says which is right."
+    : `${howMany(sums.length)} sign, and no balance says which way the money went.`;
+};
+
 /** Signs that nothing proves: sums of one sign alone, or columns whose names a ledger uses the other way. */
 export function openSigns(
   rows: readonly StatementRow[],
@@ -49,14 +58,16 @@ export function openSigns(
   const sums = first.sums.filter((sum): sum is number => sum !== null && sum !== 0);
   const mixed = sums.some((sum) => sum > 0) && sums.some((sum) => sum < 0);
   const eitherWay = ledgerHeads || first.name === "words";
-  if (sums.length === 0 || (mixed && !eitherWay)) return [];
+  const spoken = rows.map(
+    ({ description }, at) => (likelyWay(description) ?? 0) * (first.sums[at] ?? 0),
+  );
+  const isAgainst = spoken.filter((way) => way < 0).length > spoken.filter((way) => way > 0).length;
+  if (sums.length === 0 || (mixed && !eitherWay && !isAgainst)) return [];
   const sample = rows.find((row) => (plainSum(row) ?? 0) !== 0);
   return [
     {
       key: "signs",
-      words: eitherWay
-        ? "A bank writes what goes out as debit, a ledger what comes in, and no balance says which this is."
-        : `${howMany(sums.length)} sign, and no balance says which way the money went.`,
+      words: signWords(sums, { eitherWay, mixed }),
       choices: [first, second].map(({ name, sums: all }) => {
         const sum = all[rows.findIndex((row) => row === sample)] ?? 0;
         return {

@@ -7,7 +7,7 @@ import { plainWords } from "@/core/formats";
 const OUT =
   /\b(payroll|service charge|bank fee|account fee|monthly fee|maintenance fee|atm withdrawal|cash withdrawal|withdrawal|rent|purchase|pos|loan payment|tax payment|utilities|insurance|supplies|wire out|outgoing wire|ach debit|miete|gehalt|lohn|loyer|salaires|alquiler|nomina)\b/;
 const IN =
-  /\b(deposit|remote deposit|interest paid|interest credit|payout|ach credit|wire in|incoming wire|wire transfer in|lockbox|bankcard dep|merchant dep|gutschrift|zahlungseingang|virement recu|ingreso|transferencia recibida)\b/;
+  /\b(deposit|remote deposit|interest paid|interest credit|payout|ach credit|wire in|incoming wire|wire transfer in|lockbox|bankcard dep|merchant dep|payment thank you|payment received|gutschrift|zahlungseingang|virement recu|ingreso|transferencia recibida)\b/;
 /** What turns the words round: a payroll that came back. */
 const TURNED =
   /\b(reversal|reversed|returned|return|refund|correction|chargeback|stop|storno|rejected)\b/;

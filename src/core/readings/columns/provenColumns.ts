@@ -2,6 +2,7 @@ import type { FileKind, Table } from "@/core/formats";
 import type { DecimalMark } from "@/core/money";
 
 import { activityProof } from "./activityProof";
+import { adviceProof } from "./adviceProof";
 import { invoiceProof } from "./invoiceProof";
 import { type Columns, Sheet } from "./sheet";
 import { statementProof } from "./statementProof";
@@ -32,4 +33,5 @@ const PROOFS: Partial<Record<FileKind, (sheet: Sheet) => Columns | null>> = {
   processor: activityProof,
   bank: statementProof,
   invoices: invoiceProof,
+  remittance: adviceProof,
 };

@@ -34,6 +34,12 @@ export class Sheet {
     return head === undefined ? null : this.under(head);
   }
 
+  /** The cells of a field as they stand; empty ones where it has no column. */
+  texts(field: string): string[] {
+    const at = this.table.headers.indexOf(this.columns[field] ?? "");
+    return this.rows.map(({ cells }) => (cells[at] ?? "").trim());
+  }
+
   under(head: string): Sums {
     const before = this.sums.get(head);
     if (before) return before;

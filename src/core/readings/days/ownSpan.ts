@@ -17,6 +17,10 @@ const TOLERANCE = 1;
 /** What stands between the first and the last day of a span, in six languages. */
 const TO = /^\s*(?:[-–—]|to|through|thru|until|bis|au|al?|hasta|tot|t\/m|até)\s*(?:the\s*)?$/i;
 
+/** The days that a line of text names, as they are written. */
+export const daysIn = (line: string): WrittenDay[] =>
+  [...line.matchAll(DAY)].flatMap(([text]) => writtenDay(text) ?? []);
+
 /** The span that a line above the head of a list names: two days, and a word for "to" between them. */
 export function spanAbove({ above = [] }: Table): WrittenSpan | null {
   for (const line of above) {

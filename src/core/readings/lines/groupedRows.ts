@@ -1,4 +1,4 @@
-import { plainWords, type Table } from "@/core/formats";
+import { HEADING, plainWords, type Table } from "@/core/formats";
 
 import { onlyWords } from "./onlyWords";
 import { isTotalWord } from "./rowsLeftOut";
@@ -25,10 +25,21 @@ const isForTheEye = ({ cells }: Row, at: number): boolean =>
   isTotalWord(plainWords(cells[at] ?? "")) &&
   cells.some((cell, other) => other !== at && cell.trim() !== "");
 
-/** The head of the column that names groups; null where there is none. */
+/** Groups of a list of what is open that are no customers: how long it is due. */
+const AGE = /\b(?:days|past due|current|overdue|due|over|not due|months?)\b|^\d/;
+
+/** The head of the column that names groups of customers; null where there is none. */
 export function groupColumn(table: Table): string | null {
+  if (table.headers.includes(HEADING)) return areAges(table) ? null : HEADING;
   const at = groupPlace(table);
   return at === null ? null : (table.headers[at] ?? null);
+}
+
+/** Whether all names of groups say how long what stands below them is due. */
+function areAges({ headers, rows }: Table): boolean {
+  const at = headers.indexOf(HEADING);
+  const names = rows.map(({ cells }) => plainWords(cells[at] ?? "")).filter((name) => name !== "");
+  return names.every((name) => AGE.test(name));
 }
 
 /** The same list with the name of its group on each line; the lines of names are left out. */

@@ -5,12 +5,12 @@ import { flagged } from "./flagColumns";
 import { withGroups } from "./groupedRows";
 import { headQuestion } from "./headOfFile";
 import { shownRows } from "./hiddenRows";
+import { printedOnce } from "./printedOnce";
 import { ofOneAccount } from "./ofOneAccount";
 import { screened } from "./rowsLeftOut";
 import { shiftedRows } from "./shifted";
 import { type Sections, sectionsOf } from "./statementSections";
 import type { EndedRow, LeftOut, Question, ReadingContext, Unread } from "../types";
-import { daysAbove } from "../days/daysAbove";
 import { withYears } from "../days/yearsOfFile";
 
 /** The lines of a file that are money or records, each as if it stood alone, and what became of the others. */
@@ -33,7 +33,7 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
   const whole = screened(cells);
   const shown = shownRows(whole.rows, file);
   const one = ofOneAccount(cells, shown.rows, context);
-  const dated = daysAbove(cells, one.rows);
+  const dated = printedOnce(cells, one.rows);
   const flags = flagged(cells, dated.rows);
   const shifted = shiftedRows(cells, flags.rows);
   const parted = new Set(shifted.map(({ line }) => line));

@@ -1,5 +1,5 @@
 import type { Cells, Row } from "../cells";
-import { plainWords } from "@/core/formats";
+import { isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
@@ -32,7 +32,8 @@ export function screenRow(
   isFirst: boolean,
   isLast: boolean,
 ): LeftOutRule | null {
-  const { kind } = cells.file;
+  const { kind, table } = cells.file;
+  if (isGroupName(table, row)) return "heading";
   const isDay = writtenDay(cells.of(row, MAIN_DAY[kind] ?? "")) !== null;
   // A row with a day of its own is no head and no total, but for what an advice comes to.
   if (isDay && kind === "remittance") return adviceTotal(cells, row);
@@ -52,19 +53,22 @@ function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
   // Strokes that are drawn below a head.
   if (filled.every((cell) => /^(?:[-=_:]{3,})?$/.test(cell))) return "heading";
   const own = cells.of(row, kind === "invoices" ? "number" : "id");
-  if (kind === "customers" || (own !== "" && !isTotalWord(plainWords(own)))) return null;
+  if (kind === "customers" || (own !== "" && !saysTotal(plainWords(own)))) return null;
+  const isNamed = kind === "invoices" || kind === "remittance";
   const isTotal = (cell: string): boolean =>
-    isTotalWord(plainWords(cell)) || (kind === "invoices" && NAMED_TOTAL.test(plainWords(cell)));
+    isTotalWord(plainWords(cell)) || (isNamed && NAMED_TOTAL.test(plainWords(cell)));
   return filled.some((cell) => cell !== "" && isTotal(cell)) ? "total" : null;
 }
 
 /** What an advice comes to: a line that names no document, with the word of a total. */
-const adviceTotal = (cells: Cells, row: Row): LeftOutRule | null =>
-  cells.has("number") &&
-  cells.of(row, "number") === "" &&
-  row.cells.some((cell) => isTotalWord(plainWords(cell.trim())))
-    ? "total"
-    : null;
+function adviceTotal(cells: Cells, row: Row): LeftOutRule | null {
+  const number = plainWords(cells.of(row, "number"));
+  if (!cells.has("number") || (number !== "" && !saysTotal(number))) return null;
+  return row.cells.some((cell) => saysTotal(plainWords(cell.trim()))) ? "total" : null;
+}
+
+/** Whether words are those of a total, of all or of what they name. */
+const saysTotal = (plain: string): boolean => isTotalWord(plain) || NAMED_TOTAL.test(plain);
 
 /** A balance that stands as a row, without a sum of its own, or at an end of the list. */
 function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {

@@ -12,6 +12,7 @@ import {
 import type { Row } from "../cells";
 import type { Question } from "../types";
 import { creditsIn } from "./credits";
+import { payDayOf } from "./payDay";
 import { linesOfPayments } from "./payments";
 
 /** What an advice says of an invoice, and the use of a column that may say it instead. */
@@ -21,14 +22,25 @@ const USES = ["amount", "discount"] as const;
 export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
   const credits = creditsIn(reading, rows);
   const paid = paidBy(reading, credits.lines);
+  const day = payDayOf(reading, rows);
   const payments = paymentsOf(reading, rows, paid);
   const off = payments.find(({ total, sum }) => total !== null && total !== sum);
   const isProven = payments.length > 0 && payments.every(({ total, sum }) => total === sum);
   return {
-    rows: rows.map((row) => ({ line: row.line, fields: fieldsOf(reading, row, paid) })),
+    rows: rows.map((row) => {
+      const fields = fieldsOf(reading, row, paid);
+      return {
+        line: row.line,
+        fields: day.said === null ? fields : { ...fields, paidOn: day.said },
+      };
+    }),
     leftOut: [],
     refused: [],
-    questions: [...credits.questions, ...(off === undefined ? [] : footQuestion(reading, off))],
+    questions: [
+      ...day.questions,
+      ...credits.questions,
+      ...(off === undefined ? [] : footQuestion(reading, off)),
+    ],
     proofs: [
       ...(isProven ? [provenWords(payments.length)] : []),
       ...(isLess(reading, rows)

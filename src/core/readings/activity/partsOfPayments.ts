@@ -1,0 +1,92 @@
+import { ROW_KINDS } from "@/core/activity/index";
+import { formatAmount, minor, sumOf } from "@/core/money";
+
+import type { Row } from "../cells";
+import { groupedBy } from "../grouped";
+import type { Answers, LeftOut, Question } from "../types";
+import type { ActivityRow } from "./processorRows";
+
+/** A line of activity with what was read of it. */
+type Entry = { readonly row: Row; readonly activity: ActivityRow };
+type Joined = {
+  readonly entries: readonly Entry[];
+  readonly leftOut: readonly LeftOut[];
+  readonly questions: readonly Question[];
+};
+
+/**
+ * A list that gives a line for each part of a payment: its price, its tax, its shipping, what the shop
+ * keeps of it. Lines of one id and kind with different sums are asked about, and are one payment then:
+ * what goes its way is its gross, what goes the other way its fee, and both together its net.
+ */
+export function joinedParts(entries: readonly Entry[], answers: Answers): Joined {
+  const ids = new Set(entries.map(({ activity }) => activity.id));
+  if (ids.size === entries.length) return { entries, leftOut: [], questions: [] };
+  const groups = [...groupedBy(entries, keyOf).values()].filter(areParts);
+  if (groups.length === 0 || answers.parts === "apart")
+    return { entries, leftOut: [], questions: [] };
+  if (answers.parts !== "sum") return { entries, leftOut: [], questions: [partsQuestion(groups)] };
+  const wholes = new Map(groups.map((group) => [group[0]?.row.line, joined(group)]));
+  const leftOut = groups.flatMap((group) =>
+    group.slice(1).map(({ row }) => ({ line: row.line, why: "same_payment" as const })),
+  );
+  const out = new Set(leftOut.map(({ line }) => line));
+  return {
+    entries: entries
+      .filter(({ row }) => !out.has(row.line))
+      .map((entry) => wholes.get(entry.row.line) ?? entry),
+    leftOut,
+    questions: [],
+  };
+}
+
+const keyOf = ({ activity: { id, kind, currency } }: Entry): string | null =>
+  id === "" || kind === "payout" ? null : `${kind}\n${currency}\n${id}`;
+
+/** Parts have nothing but their sums, of which no two need be alike; a line that is told twice has one. */
+const areParts = (group: readonly Entry[]): boolean =>
+  group.length > 1 &&
+  group.every(
+    ({ activity: { gross, fee, net } }) => gross !== null && fee === null && net === null,
+  ) &&
+  new Set(group.map(({ activity }) => activity.gross)).size > 1 &&
+  mainOf(group).length > 0;
+
+/** The parts that go the way of their kind: what a charge brings, what a refund takes. */
+function mainOf(group: readonly Entry[]): readonly Entry[] {
+  const sums = group.map(({ activity }) => activity.gross ?? 0);
+  if (!sums.some((sum) => sum < 0) || !sums.some((sum) => sum > 0)) return group;
+  return group.filter(
+    ({ activity: { gross, kind } }) => (gross ?? 0) < 0 === ROW_KINDS[kind].lowers,
+  );
+}
+
+function joined(group: readonly Entry[]): Entry {
+  const [first] = group as readonly [Entry, ...Entry[]];
+  const sum = (parts: readonly Entry[]) =>
+    sumOf(parts, ({ activity }) => activity.gross ?? minor(0));
+  const [gross, net] = [sum(mainOf(group)), sum(group)];
+  return { ...first, activity: { ...first.activity, gross, net, fee: minor(gross - net) } };
+}
+
+function partsQuestion(groups: readonly (readonly Entry[])[]): Question {
+  const [group] = groups as readonly [readonly Entry[]];
+  const { activity } = joined(group);
+  const shown = (sum: number | null): string => formatAmount(sum ?? 0, activity.currency);
+  const sums = group.map((entry) => shown(entry.activity.gross)).join(", ");
+  const cost = activity.fee ? ` and costs ${shown(activity.fee)}` : "";
+  return {
+    key: "parts",
+    words: `“${activity.id}” stands on ${group.length} lines with different sums (${sums}), and ${groups.length - 1} more like it. Are they the parts of one payment?`,
+    choices: [
+      {
+        answer: "sum",
+        result: `yes: line ${activity.line} (${ROW_KINDS[activity.kind].label}) is ${shown(activity.gross)}${cost}`,
+      },
+      {
+        answer: "apart",
+        result: "no: those lines are refused, and the right ones are given again",
+      },
+    ],
+  };
+}
