@@ -1,10 +1,8 @@
-import type { Table } from "./table";
-
 /** The head of the column that says under which line of words a line stands. */
 export const HEADING = "Heading above";
 
-type List = Pick<Table, "headers" | "rows">;
-type Row = List["rows"][number];
+type Row = { readonly line: number; readonly cells: readonly string[] };
+type List = { readonly headers: readonly string[]; readonly rows: readonly Row[] };
 
 /** A line of fewer cells than this is no line of a list. */
 const FEWEST = 3;
@@ -31,7 +29,7 @@ export function withHeadings(list: List): List {
 }
 
 /** Whether a line of such a list is the name of the group below it. */
-export const isGroupName = ({ headers }: Pick<Table, "headers">, { cells }: Row): boolean =>
+export const isGroupName = ({ headers }: Pick<List, "headers">, { cells }: Row): boolean =>
   headers.at(-1) === HEADING && filled(cells) === 1;
 
 /** The column in which names and lines share a place; null where there is none. */
