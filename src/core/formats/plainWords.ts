@@ -21,6 +21,10 @@ export function plainWords(text: string): string {
 const plain = new Map<string, string>();
 const LONGEST_KNOWN = 40;
 
+const IN_BRACKETS = /[([][^)\]]{0,20}[)\]]/g;
+/** What a head says in brackets of which sum it is. */
+const KEPT = /^.(?:net|gross|netto|brutto).$/i;
+
 /**
  * A head without what stands in its brackets and without its unit: a zone, a currency or cents say
  * nothing about the field.
@@ -29,7 +33,9 @@ export function headWords(head: string): string {
   const before = known.get(head);
   if (before !== undefined) return before;
   const bare = head.replace(/#/g, " number ");
-  const whole = plainWords(bare.replace(/[([][^)\]]{0,20}[)\]]/g, " ")) || plainWords(bare);
+  const whole =
+    plainWords(bare.replace(IN_BRACKETS, (said) => (KEPT.test(said) ? said : " "))) ||
+    plainWords(bare);
   const long = whole
     .split(" ")
     .map((word) => IN_FULL[word] ?? word)

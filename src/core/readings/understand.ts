@@ -33,6 +33,7 @@ import { spanAbove, spanUnder } from "./days/ownSpan";
 import { processorTable } from "./activity/processorTable";
 import { withinSpan } from "./days/spans";
 import { sumsOfFile } from "./sums/sumsOfFile";
+import { twoCurrencies } from "./sums/twoCurrencies";
 import type { EndedRow, LeftOut, Question, ReadingContext, Understood, Unread } from "./types";
 
 export type UnderstoodFile = Understood & {
@@ -89,6 +90,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     ...lines.questions,
     ...days.questions,
     ...sums.questions,
+    ...twoCurrencies({ cells, rows, reading: sums.reading, context }, sums.currencyOf),
     ...made.questions,
     ...totals.questions,
     ...otherColumns(

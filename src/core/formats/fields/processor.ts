@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
     true,
   ),
   typed(
@@ -29,17 +29,17 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid",
+    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid",
   ),
   typed(
     "amount",
     "fee",
-    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,your fee,fee charged,fees charged,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
   ),
   typed(
     "amount",
     "net",
-    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net",
+    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net,amount after fees,net of fees,deposit amount,deposit amt",
   ),
   text(
     "method",

@@ -3,12 +3,12 @@ import { type FieldSpec, text, typed } from "./spec";
 export const remittance: readonly FieldSpec[] = [
   text(
     "trace",
-    "trace,trace number,payment reference,payment number,payment id,check number,eft number,remittance id,transaction id,reference,payment no,payment ref,remittance number,advice number,check no,ach trace,eft trace,check eft number,check eft",
+    "trace,trace number,payment reference,payment number,payment id,check number,eft number,remittance id,transaction id,reference,payment no,payment ref,remittance number,advice number,check no,ach trace,eft trace,check eft number,check eft,cheque number,cheque no",
   ),
   typed(
     "day",
     "paidOn",
-    "paid_on,payment date,paid on,pay date,date paid,date,remittance date,value date,check date,settlement date,effective date",
+    "paid_on,payment date,paid on,pay date,date paid,date,remittance date,value date,check date,cheque date,settlement date,effective date",
     true,
   ),
   text(
@@ -18,7 +18,7 @@ export const remittance: readonly FieldSpec[] = [
   typed(
     "amount",
     "total",
-    "total,payment amount,payment total,amount of payment,total payment,check amount,total paid,eft amount,remittance total",
+    "total,payment amount,payment total,amount of payment,total payment,check amount,cheque amount,total paid,eft amount,remittance total",
   ),
   text(
     "number",

@@ -4,6 +4,7 @@ import { currencyOf } from "@/core/money";
 import { isNothing } from "../canonical";
 import { columnsByContents } from "./columnsByContents";
 import { type Contents, contentsOf, isDate, isSum } from "./contents";
+import { foreignColumns } from "./foreignColumns";
 import { kindsBySigns } from "./kindsBySigns";
 import { provenColumns } from "./provenColumns";
 import { writtenDay } from "../days/writtenDay";
@@ -13,7 +14,7 @@ import { writtenDay } from "../days/writtenDay";
  * what their sums prove of one another. A first mapping, for people to correct.
  */
 export const columnsOfFile = (table: Table, kind: FileKind): Record<string, string> =>
-  provenColumns(table, kind, columnsHeld(table, kind));
+  foreignColumns(table, kind, provenColumns(table, kind, columnsHeld(table, kind)));
 
 /** The same without what sums prove: a proof says what a column is once it is known what the lines are. */
 export function columnsHeld(table: Table, kind: FileKind): Record<string, string> {

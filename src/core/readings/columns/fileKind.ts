@@ -10,6 +10,14 @@ import {
 
 import { isAddressBook } from "./addressBook";
 import { columnsHeld } from "./columnsOfFile";
+import {
+  hasHeads,
+  OF_DOCUMENTS,
+  OF_NO_ADVICE,
+  OF_OTHERS,
+  OF_PAYMENTS,
+  OF_WHAT_ARRIVES,
+} from "./headsOfKinds";
 import { areDocuments, saysDocuments } from "./namesDocuments";
 import type { Columns } from "./sheet";
 import { sureKind } from "../rowWords";
@@ -32,7 +40,8 @@ const SIGNS_OF_KIND: Readonly<
   bank: (has, table, columns) =>
     has("postedOn") &&
     (has("balance") || (has("moneyIn") && has("moneyOut"))) &&
-    !saysDocuments(table, columns.direction),
+    !saysDocuments(table, columns.direction) &&
+    !hasHeads(OF_DOCUMENTS, table, columns),
   remittance: (has, table, columns) =>
     has("number") &&
     has("amount") &&
@@ -139,26 +148,6 @@ function isOfOthers(table: Table, kind: FileKind, columnsOf: (kind: FileKind) =>
   return (
     columnsOf("invoices").dueOn !== undefined || (isAdvice && columnsOf(kind).id === undefined)
   );
-}
-
-/** Heads that no statement of a bank has beside its own. */
-const OF_OTHERS =
-  /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|sales|tips?|tax|orders?|due|discount|individual)\b/;
-
-/** Of them, those that no advice has whatever else stands in it. */
-const OF_WHAT_ARRIVES = /\b(fees?|receive|received|proceeds|payout|funded)\b/;
-
-/** Heads that a list of what was paid has, and one of what is owed has not. */
-const OF_PAYMENTS =
-  /\b(checks?|cheques?|remitter|payer|payor|lockbox|deposit|deposited|eft|trace)\b/;
-
-/** Heads that no advice of a payment has: what it cost, what arrives of it, what is still open. */
-const OF_NO_ADVICE =
-  /\b(fees?|receive|received|proceeds|payout|funded|due|open|outstanding|balance|terms|status)\b/;
-
-function hasHeads(heads: RegExp, { headers }: Table, columns: Columns): boolean {
-  const taken = new Set(Object.values(columns));
-  return headers.some((head) => !taken.has(head) && heads.test(plainWords(head)));
 }
 
 /** Columns that hold something: an empty one says nothing of what a file is. */

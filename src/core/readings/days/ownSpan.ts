@@ -19,11 +19,13 @@ const TO = /^\s*(?:[-–—]|to|through|thru|until|bis|au|al?|hasta|tot|t\/m|at�
 
 /** The days that a line of text names, as they are written. */
 export const daysIn = (line: string): WrittenDay[] =>
-  [...line.matchAll(DAY)].flatMap(([text]) => writtenDay(text) ?? []);
+  [...line.replace(/\s+/g, " ").matchAll(DAY)].flatMap(([text]) => writtenDay(text) ?? []);
 
 /** The span that a line above the head of a list names: two days, and a word for "to" between them. */
 export function spanAbove({ above = [] }: Table): WrittenSpan | null {
-  for (const line of above) {
+  for (const text of above) {
+    // What a comma parted into cells has its blanks twice.
+    const line = text.replace(/\s+/g, " ");
     const [first, second, ...more] = [...line.matchAll(DAY)];
     if (!first || !second || more.length > 0) continue;
     const between = line.slice(first.index + first[0].length, second.index);

@@ -13,6 +13,7 @@ import {
 import type { Row } from "../cells";
 import { dueQuestion, termsSaid } from "./dueOfInvoices";
 import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
+import { balanceProof } from "./balanceProof";
 import {
   balanceQuestion,
   creditSignQuestion,
@@ -28,6 +29,7 @@ import { openByAge } from "./openByAge";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
+import { creditSide } from "./sideColumn";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
 import { isTermsAsDue, termsIn } from "./termsIn";
 import type { LeftOut } from "../types";
@@ -42,6 +44,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
   const file = {
     onTop: taxOnTop(reading, rows) === true,
     running: isAccounts(reading, rows),
+    isCredited: creditSide(reading.cells, rows),
   };
   for (const row of rows) {
     const standing = standingOf(reading, row);
@@ -103,6 +106,8 @@ type Facts = {
   /** Whether tax comes on top of the total, and whether the balance is the account's. */
   onTop: boolean;
   running: boolean;
+  /** Whether a column of sides says that a line lowers what is owed. */
+  isCredited: (row: Row) => boolean;
 };
 
 function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][number] {
@@ -132,8 +137,9 @@ function termsOf(reading: Reading, row: Row, isDueSaid: boolean): string {
 }
 
 /** Whether a document lowers what a customer owes: by its kind, by its side, or by its letters. */
-const isLowering = (reading: Reading, row: Row, { kind }: Facts): boolean =>
+const isLowering = (reading: Reading, row: Row, { kind, isCredited }: Facts): boolean =>
   kind === "credit" ||
+  isCredited(row) ||
   isCredit(reading, row) ||
   (sumOfCell(reading, row, "total") === null && (movementOf(reading, row) ?? 0) < 0);
 
@@ -177,21 +183,4 @@ function takenOff(reading: Reading, row: Row): number {
   const named = ["paid", "credited", ...fields].map((field) => sumOfCell(reading, row, field));
   const extra = headsUsedAs(reading, "paid").map((head) => sumUnderHead(reading, row, head));
   return [...named, ...extra].reduce((total: number, sum) => total + Math.abs(sum ?? 0), 0);
-}
-
-function balanceProof(reading: Reading, rows: readonly Row[]): string[] {
-  const { cells } = reading;
-  if (!cells.has("balance") || !cells.has("paid") || rows.length === 0) return [];
-  const off = rows.find((row) => {
-    const [total, paid, balance] = ["total", "paid", "balance"].map((field) =>
-      Math.abs(sumOfCell(reading, row, field) ?? 0),
-    );
-    const credited = Math.abs(sumOfCell(reading, row, "credited") ?? 0);
-    return (total ?? 0) - (paid ?? 0) - credited !== (balance ?? 0);
-  });
-  return [
-    off
-      ? `total less paid is not the balance on line ${off.line}`
-      : `total less paid is the balance on all ${rows.length} lines`,
-  ];
 }

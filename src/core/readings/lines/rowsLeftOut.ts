@@ -1,5 +1,5 @@
 import type { Cells, Row } from "../cells";
-import { isGroupName, plainWords } from "@/core/formats";
+import { type FileKind, isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
@@ -25,6 +25,9 @@ export const MAIN_DAY: Readonly<Record<string, string>> = {
   returns: "on",
 };
 
+/** Kinds of lists in which a balance may stand as a line. */
+const HAVE_BALANCES: ReadonlySet<FileKind> = new Set(["bank", "processor"]);
+
 /** Whether a row is none of its own: a head once more, a total, or a balance at an end of the list. */
 export function screenRow(
   cells: Cells,
@@ -37,9 +40,8 @@ export function screenRow(
   const isDay = writtenDay(cells.of(row, MAIN_DAY[kind] ?? "")) !== null;
   // A row with a day of its own is no head and no total, but for what an advice comes to.
   if (isDay && kind === "remittance") return adviceTotal(cells, row);
-  if (isDay && kind !== "bank") return null;
   const why = isDay ? null : lineForTheEye(cells, row);
-  if (why !== null || kind !== "bank") return why;
+  if (why !== null || !HAVE_BALANCES.has(kind)) return why;
   return isBalance(cells, row, isFirst || isLast) ? "balance" : null;
 }
 
@@ -72,10 +74,13 @@ const saysTotal = (plain: string): boolean => isTotalWord(plain) || NAMED_TOTAL.
 
 /** A balance that stands as a row, without a sum of its own, or at an end of the list. */
 function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
-  const isDay = writtenDay(cells.of(row, MAIN_DAY.bank ?? "")) !== null;
-  const words = [cells.of(row, "description"), isDay ? "" : row.cells.join(" ")];
+  const isDay = writtenDay(cells.of(row, MAIN_DAY[cells.file.kind] ?? "")) !== null;
+  const words = [
+    ...["description", "direction", "payerName", "kind"].map((field) => cells.of(row, field)),
+    isDay ? "" : row.cells.join(" "),
+  ];
   if (!words.some((said) => isBalanceWords(plainWords(said)))) return false;
-  const moves = ["amount", "moneyIn", "moneyOut"].some((field) =>
+  const moves = ["amount", "gross", "net", "moneyIn", "moneyOut"].some((field) =>
     /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
   );
   return !moves || atAnEnd;

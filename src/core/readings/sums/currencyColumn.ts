@@ -2,6 +2,8 @@ import { type Currency, currencyOf } from "@/core/money";
 
 import { type Cells, type Row, some } from "../cells";
 import type { Question } from "../types";
+import { currencyHeads } from "./currencyHeads";
+import { sumFields } from "./sumFields";
 
 type CurrencyColumn = {
   /** The currency that a row's cell names, where the column was said to hold that of the sums. */
@@ -16,7 +18,10 @@ const NONE: CurrencyColumn = { of: () => undefined, questions: [] };
  * sums: what was sold, settled or owed elsewhere may be. Asked about where it names another than `own`.
  */
 export function currencyColumn(cells: Cells, rows: readonly Row[], own: Currency): CurrencyColumn {
-  if (cells.has("currency")) return NONE;
+  const heads = currencyHeads(cells);
+  // What every sum is in stands in its head.
+  if (cells.has("currency") || (heads.length > 0 && heads.length === sumFields(cells).length))
+    return NONE;
   const codes = cells.unread().filter(({ at }) => holdsCodes(rows, at));
   const said = codes.find(({ head }) => cells.file.answers[`column:${head}`] === "currency");
   if (said) return { of: (row) => currencyOf((row.cells[said.at] ?? "").trim()), questions: [] };

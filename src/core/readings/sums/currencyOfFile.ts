@@ -31,8 +31,13 @@ export function currencyFinder(cells: Cells, rows: readonly Row[], context: Read
   const shared = marked ? sharedIn(cells, rows, fields) : null;
   const assumed = (cells.file.answers.currency as Currency | undefined) ?? context.currency;
   const column = currencyColumn(cells, rows, assumed);
+  const isOwn = cells.file.answers.currencies === "own";
   const own = (row: Row): Currency | undefined =>
-    currencyOf(cells.of(row, "currency")) ?? column.of(row) ?? inCells(row) ?? inHead;
+    (isOwn ? context.currency : undefined) ??
+    currencyOf(cells.of(row, "currency")) ??
+    column.of(row) ??
+    inCells(row) ??
+    inHead;
   const contradicts = !marked
     ? []
     : rows.filter((row) => {

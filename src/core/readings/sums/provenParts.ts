@@ -50,8 +50,10 @@ export function provenParts({ cells, rows, reading, context }: Around): Set<stri
   const known = whole.parts
     .filter((field) => cells.has(field))
     .map((field) => ({ head: null, sums: rows.map((row) => value(cells.of(row, field))) }));
-  const parts = target.some((sum) => sum !== 0) ? partsOf([...free, ...known], target) : null;
-  if (parts === null || (cells.file.kind === "remittance" && !isPaidOf(parts))) return new Set();
+  const all = [...free, ...known];
+  const parts = target.some((sum) => sum !== 0) ? partsOf(all, target) : null;
+  if (parts === null || (cells.file.kind === "remittance" && !isPaidOf(parts, all)))
+    return new Set();
   return new Set(parts.flatMap(({ head }) => head ?? []));
 }
 
@@ -62,8 +64,13 @@ type Part = { readonly head: string | null; readonly sums: readonly number[] };
 type Signed = { readonly head: string | null; readonly sign: number };
 
 /** One sum less what is taken off it; a sum of several may be what was owed, and one of them what was paid. */
-const isPaidOf = (parts: readonly Signed[]): boolean =>
-  parts.length > 1 && parts.filter(({ sign }) => sign > 0).length === 1;
+const isPaidOf = (parts: readonly Signed[], known: readonly Part[]): boolean => {
+  const adds = ({ head, sign }: Signed): boolean => {
+    const { sums } = known.find((part) => part.head === head) as Part;
+    return sums.some((sum) => sum * sign > 0);
+  };
+  return parts.length > 1 && parts.filter(adds).length === 1;
+};
 
 /** The parts that, added or taken off, come to the whole on every line; null where none do. */
 function partsOf(parts: readonly Part[], whole: readonly number[]): Signed[] | null {

@@ -1,0 +1,15 @@
+import type { Cells, Row } from "../cells";
+import { isLedgerWord, sureDirection } from "../rowWords";
+
+/** Rows that a column of sides is told by. */
+const MOST_LOOKED_AT = 2000;
+
+/** Whether a line of a customer's account is on its credit side, where a column of its own says the side of each. */
+export function creditSide(cells: Cells, rows: readonly Row[]): (row: Row) => boolean {
+  const looked = rows.slice(0, MOST_LOOKED_AT);
+  const side = cells.unread().find(({ at }) => {
+    const words = looked.map((row) => (row.cells[at] ?? "").trim()).filter((word) => word !== "");
+    return words.length > 0 && words.every(isLedgerWord);
+  });
+  return side === undefined ? () => false : (row) => sureDirection(row.cells[side.at] ?? "") === 1;
+}
