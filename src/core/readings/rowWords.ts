@@ -29,7 +29,7 @@ const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
   adjustment:
     "adjustment,adjustments,balance adjustment,correction,account adjustment,anpassung,korrektur,ajustement,ajuste,correccion,rettifica,correctie",
   started:
-    "pending,initiated,started,submitted,in process,processing,ach pending,pending payment,payment pending,debit started,debit initiated,ach initiated,payment initiated",
+    "pending,initiated,started,submitted,in process,ach pending,pending payment,payment pending,debit started,debit initiated,ach initiated,payment initiated",
   payout:
     "payout,payouts,pay out,transfer to bank,bank transfer out,deposit to bank,withdrawal to bank,bank deposit,settlement payout,payout paid,automatic transfer to bank,general withdrawal,bank payout,auszahlung,virement sortant,versement,abono en cuenta,pago a banco,accredito,uitbetaling,transfer to bank account,payout to bank,disbursement",
 };

@@ -8,21 +8,26 @@ type List = { readonly headers: readonly string[]; readonly rows: readonly Row[]
 const FEWEST = 3;
 
 /**
- * A list printed in groups, whose names stand in lines of their own in a column that the lines below
- * them use for something else, as their day: with the name above each line in a column of its own.
- * A group ends with the line that names it once more, as `Total for Alder` does. Any other list stays
- * as it is.
+ * A list printed in groups, with the words above each line in a column of its own: names that stand in
+ * lines of their own where the lines below them have something else, as their day, and what stands above
+ * each head of a list that repeats it. A group ends with the line that names it once more, as `Total for
+ * Alder` does. Any other list stays as it is.
+ * @param above What stands above the head of the list.
  * @example "Alder" above "11/02/2026,3001,10.00" // "11/02/2026,3001,10.00,Alder"
  */
-export function withHeadings(list: List): List {
-  const at = headingPlace(list);
-  if (at === null) return list;
-  let above = "";
+export function withHeadings(list: List, above: readonly string[]): List {
+  const heads = headsAgain(list);
+  const isNamed = heads.size === 0 && isGrouped(list);
+  if (heads.size === 0 && !isNamed) return list;
+  const last = above.filter((text) => text.trim() !== "").at(-1) ?? "";
+  let name = isNamed ? "" : bareName(last);
   const rows = list.rows.map((row): Row => {
-    const own = isHeading(row, at);
-    if (own || endsGroup(row, at, above)) above = "";
-    const said = row.cells.concat(Array<string>(short(list, row)).fill(""), above);
-    if (own) above = cellAt(row, at);
+    const isName = isNamed ? isHeading(row) : heads.has(row.line);
+    if (isName || (isNamed && endsGroup(row, name))) name = "";
+    // Words alone stay alone, to be told by that.
+    const under = isHead(list, row) || filled(row.cells) === 1 ? "" : name;
+    const said = row.cells.concat(Array<string>(short(list, row)).fill(""), under);
+    if (isName) name = bareName(first(row));
     return { ...row, cells: said };
   });
   return { headers: [...list.headers, HEADING], rows };
@@ -30,32 +35,45 @@ export function withHeadings(list: List): List {
 
 /** Whether a line of such a list is the name of the group below it. */
 export const isGroupName = ({ headers }: Pick<List, "headers">, { cells }: Row): boolean =>
-  headers.at(-1) === HEADING && filled(cells) === 1;
+  headers.at(-1) === HEADING && filled(cells) === 1 && (cells[0] ?? "").trim() !== "";
 
-/** The column in which names and lines share a place; null where there is none. */
-function headingPlace({ rows, headers }: List): number | null {
-  const [first] = rows;
-  const at = first ? first.cells.findIndex((cell) => cell.trim() !== "") : -1;
-  if (!first || !isHeading(first, at) || headers.length < FEWEST) return null;
-  const lines = new Set(
-    rows.filter(({ cells }) => filled(cells) >= FEWEST).map((row) => cellAt(row, at)),
+/** Lines of words that stand right above a head which is there once more. */
+function headsAgain(list: List): ReadonlySet<number> {
+  return new Set(
+    list.rows.flatMap((row, at) => {
+      const next = list.rows[at + 1];
+      return next && isHead(list, next) && isHeading(row) ? [row.line] : [];
+    }),
   );
-  const names = rows.filter((row) => isHeading(row, at)).map((row) => cellAt(row, at));
-  if (lines.size === 0 || lines.has("") || names.some((name) => lines.has(name))) return null;
-  // Days and numbers are no names; of other words the total of a group says that it is one.
-  const areFacts = [...lines].every((cell) => /^\d/.test(cell));
-  return areFacts || rows.some((row) => endsGroup(row, at, cellAt(first, at))) ? at : null;
 }
 
-/** Words alone in their line, where the names of groups stand. */
-const isHeading = ({ cells }: Row, at: number): boolean =>
-  filled(cells) === 1 &&
-  /^\p{L}|^\d+ ?[-–+] ?\d* ?\p{L}|^\d+ \p{L}/u.test((cells[at] ?? "").trim());
+const isHead = ({ headers }: List, { cells }: Row): boolean =>
+  cells[0] === headers[0] && headers.every((head, at) => (cells[at] ?? "").trim() === head);
 
-const endsGroup = (row: Row, at: number, name: string): boolean =>
-  name !== "" && cellAt(row, at) !== name && cellAt(row, at).includes(name);
+/** The name of a group without the word for what it is: `Customer: Alder` is Alder. */
+const bareName = (text: string): string =>
+  text.trim().replace(/^(?:customer|client|debtor|kunde|cliente?|debiteur)\s*:\s*/i, "");
 
-const cellAt = ({ cells }: Row, at: number): string => (cells[at] ?? "").trim();
+/** Whether names and the cells of lines share the first column. */
+function isGrouped({ rows, headers }: List): boolean {
+  const [top] = rows;
+  if (!top || !isHeading(top) || headers.length < FEWEST) return false;
+  const lines = new Set(rows.filter(({ cells }) => filled(cells) >= FEWEST).map(first));
+  const names = rows.filter(isHeading).map(first);
+  if (lines.size === 0 || lines.has("") || names.some((name) => lines.has(name))) return false;
+  // Days and numbers are no names; of other words the total of a group says that it is one.
+  const areFacts = [...lines].every((cell) => /^\d/.test(cell));
+  return areFacts || rows.some((row) => endsGroup(row, first(top)));
+}
+
+/** Words alone in their line, where it begins. */
+const isHeading = (row: Row): boolean =>
+  filled(row.cells) === 1 && /^\p{L}|^\d+ ?[-–+] ?\d* ?\p{L}|^\d+ \p{L}/u.test(first(row));
+
+const endsGroup = (row: Row, name: string): boolean =>
+  name !== "" && first(row) !== name && first(row).includes(name);
+
+const first = ({ cells }: Row): string => (cells[0] ?? "").trim();
 
 const short = ({ headers }: List, { cells }: Row): number =>
   Math.max(0, headers.length - cells.length);

@@ -3,7 +3,8 @@ import Papa from "papaparse";
 import { fail, ok, type Result } from "@/core/result";
 
 import { HIDDEN_MARK, listAround } from "./sheets";
-import { headersOf, recordsOf } from "./table";
+import { headersOf } from "./headers";
+import { recordsOf } from "./table";
 
 /**
  * A cell of a list as it should have come: its line, counted as a table does, and its column. `head`:

@@ -7,6 +7,7 @@ import type { Aside, Doubt, Marked } from "../doubts";
 import type { FileKind } from "../mapping";
 import { delimiterOf } from "./delimiter";
 import { NO_HEAD } from "./head";
+import { headersOf } from "./headers";
 import { withHeadings } from "./headings";
 import { headOfSheet, headWithin, hiddenAside, listAround, sheetsOf } from "./sheets";
 
@@ -105,21 +106,6 @@ export function headedAt(table: Table, line: number): Table {
   return headed.ok ? { ...table, ...headed.value } : table;
 }
 
-/** The names of columns; a column without one, that holds something, is called by its place. */
-export function headersOf(records: readonly (readonly string[])[], at: number): string[] {
-  const names = (records[at] ?? []).map((header) => header.trim());
-  const lines = records.slice(at + 1);
-  const width =
-    at === NO_HEAD ? lines.reduce((most, { length }) => Math.max(most, length), 0) : names.length;
-  const isUsed = (place: number): boolean =>
-    lines.some((cells) => (cells[place] ?? "").trim() !== "");
-  return differentNames(
-    Array.from({ length: width }, (_, place) =>
-      (names[place] ?? "") === "" && isUsed(place) ? `Column ${place + 1}` : (names[place] ?? ""),
-    ),
-  );
-}
-
 function tableUnder(
   records: readonly (readonly string[])[],
   at: number,
@@ -138,17 +124,10 @@ function tableUnder(
     .filter(({ cells }) => isFilled(cells));
   return rows.length === 0
     ? fail("file.no_rows")
-    : ok({ headLine: at + 1, above, records, ...withHeadings({ headers, rows }) });
+    : ok({ headLine: at + 1, above, records, ...withHeadings({ headers, rows }, above) });
 }
 
 const isFilled = (cells: readonly string[]): boolean => cells.some((cell) => cell.trim() !== "");
-
-/** Names that stand twice are told apart by their number: `Amount`, `Amount (2)`. */
-const differentNames = (names: readonly string[]): string[] =>
-  names.map((name, at) => {
-    const nth = names.slice(0, at).filter((before) => before === name).length;
-    return name === "" || nth === 0 ? name : `${name} (${nth + 1})`;
-  });
 
 type TableError =
   | "file.empty"
@@ -172,6 +151,10 @@ function longLine(text: string): number | null {
   return null;
 }
 
+/** Text that a spreadsheet is to keep as text: `="00123"`. */
+const isText = (cell: string): boolean => cell.startsWith('="') && cell.endsWith('"');
+const bareText = (cell: string): string => (isText(cell) ? cell.slice(2, -1) : cell);
+
 /** The cells of each row; reading stops where there are more than is taken in. */
 function parsedWithin(
   text: string,
@@ -189,7 +172,7 @@ function parsedWithin(
       else if (rows.length > MOST_ROWS) problem = fail("file.rows", { most: MOST_ROWS });
       else if (cells > MOST_CELLS) problem = fail("file.cells", { most: MOST_CELLS });
       if (problem) parser.abort();
-      else rows.push(data);
+      else rows.push(data.some(isText) ? data.map(bareText) : data);
     },
   });
   return problem ?? ok(rows);

@@ -8,23 +8,23 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "day",
     "postedOn",
-    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date,processed,booking,booking day",
+    "posted_on,date,posting date,booked on,value date,transaction date,booking date,post date,date posted,posted date,posted,booked,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,dato,bokforingsdag,bokforingsdatum,bokføringsdato,transaktionsdag,transaksjonsdato,data ksiegowania,data księgowania,data operacji,data transakcji,timestamp,date time,datetime,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,val date,processed,booking,booking day",
     true,
   ),
   typed(
     "amount",
     "amount",
-    "amount,sum,value,transaction amount,betrag,umsatz,montant,importe,importo,bedrag,valor,amount usd,net amount,transaktionsbetrag",
+    "amount,sum,value,transaction amount,betrag,umsatz,montant,importe,importo,bedrag,valor,amount usd,net amount,transaktionsbetrag,belopp,beløb,beløp,kwota,kwota operacji,summa",
   ),
   typed(
     "amount",
     "moneyIn",
-    "money in,credit,deposits,deposit,paid in,credits,credit amount,amount credit,cr,credit cr,receipts,additions,amount in,received,haben,gutschrift,credit eur,credits usd,abono,abonos,haber,ingreso,ingresos,avere,entrate,bij,credito,creditos,einzahlung,einzahlungen,recettes,inflow,in,incoming,credited,deposited,amount received,c,amount cr,cr amount",
+    "money in,credit,deposits,deposit,paid in,credits,credit amount,amount credit,cr,credit cr,receipts,additions,amount in,received,haben,gutschrift,credit eur,credits usd,abono,abonos,haber,ingreso,ingresos,avere,entrate,bij,credito,creditos,einzahlung,einzahlungen,recettes,inflow,in,incoming,credited,deposited,amount received,c,amount cr,cr amount,insattning,insättning,indbetaling,inn,ind,innskudd,uznania,wplywy,wpływy",
   ),
   typed(
     "amount",
     "moneyOut",
-    "money out,debit,withdrawals,withdrawal,paid out,debits,debit amount,amount debit,dr,debit dr,payments,subtractions,amount out,spent,soll,lastschrift,belastung,cargo,cargos,debe,gasto,gastos,dare,uscite,af,debito,debitos,auszahlung,auszahlungen,depenses,outflow,out,outgoing,debited,withdrawn,amount sent,d,amount dr,dr amount",
+    "money out,debit,withdrawals,withdrawal,paid out,debits,debit amount,amount debit,dr,debit dr,payments,subtractions,amount out,spent,soll,lastschrift,belastung,cargo,cargos,debe,gasto,gastos,dare,uscite,af,debito,debitos,auszahlung,auszahlungen,depenses,outflow,out,outgoing,debited,withdrawn,amount sent,d,amount dr,dr amount,uttag,udbetaling,ut,ud,obciazenia,obciążenia,wydatki",
   ),
   typed(
     "currency",
@@ -33,7 +33,7 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "description",
-    "description,original description,full description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,remarks,comment,notes,transaction text,purpose,zweck",
+    "description,original description,full description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,tytul,tytuł,tytul operacji",
     true,
   ),
   text(
@@ -43,7 +43,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "amount",
     "balance",
-    "balance,running balance,current balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,saldo contabilistico",
+    "balance,running balance,current balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,saldo po operacji,bokfort saldo,bogført saldo,ending balance,saldo contabilistico",
   ),
   text(
     "direction",

@@ -98,8 +98,12 @@ export const processor: readonly FieldSpec[] = [
     "refunded",
     "amount refunded,refunded amount,refunded,refund amount,total refunded,refunds",
   ),
-  typed("amount", "moneyIn", "money in,credit,credits,paid in,amount in,credit amount,haben,haber"),
-  typed("amount", "moneyOut", "money out,debit,debits,amount out,debit amount,soll,debe"),
+  typed(
+    "amount",
+    "moneyIn",
+    "money in,credit,credits,paid in,amount in,credit amount,haben,haber,in",
+  ),
+  typed("amount", "moneyOut", "money out,debit,debits,amount out,debit amount,soll,debe,out"),
   typed(
     "amount",
     "balance",

@@ -12,6 +12,7 @@ import {
   sumUnderHead,
 } from "../canonical";
 import { netAloneQuestion } from "./netAlone";
+import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
 import { plainWords } from "@/core/formats";
 import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
@@ -58,6 +59,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ...payoutsQuestion(reading, rows),
     ...refundedQuestion(reading, rows),
     ...netAloneQuestion(reading, rows),
+    ...bothSidesQuestion(reading, rows),
   ];
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
   const parts = joinedParts(
@@ -102,7 +104,8 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
 function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): ActivityRow {
   const sum = (field: string): Minor | null => sumOfCell(reading, row, field);
   const extra = headsUsedAs(reading, "fee").map((head) => sumUnderHead(reading, row, head));
-  const parts = [sum("fee"), sum("fee2"), sum("feeTax"), ...extra].filter(
+  const [gross, cost] = movedIn(reading, row);
+  const parts = [sum("fee"), sum("fee2"), sum("feeTax"), cost, ...extra].filter(
     (part): part is Minor => part !== null,
   );
   return {
@@ -111,7 +114,7 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     word: plainWords(word),
     on: null as Day | null,
     currency: reading.currencyOf(row),
-    gross: sum("gross") ?? moved(sum("moneyIn"), sum("moneyOut")),
+    gross: sum("gross") ?? gross,
     fee: parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0)),
     net: sum("net"),
     balance: sum("balance"),
@@ -119,12 +122,6 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     id: reading.cells.of(row, "id"),
   };
 }
-
-/** One sum of columns of money in and out; null where neither holds one. */
-const moved = (moneyIn: Minor | null, moneyOut: Minor | null): Minor | null =>
-  moneyIn === null && moneyOut === null
-    ? null
-    : minor(Math.abs(moneyIn ?? 0) - Math.abs(moneyOut ?? 0));
 
 type Decisions = { signs: SignReading; turned: boolean; isMethod: boolean };
 

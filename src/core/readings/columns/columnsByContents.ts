@@ -1,6 +1,7 @@
-import { FIELDS, type FileKind, headWords, type Table } from "@/core/formats";
+import { FIELDS, type FileKind, HEADING, headWords, type Table } from "@/core/formats";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
+import { codesIn } from "./codesOfKinds";
 import { firstNumbered } from "../bank/numberedWords";
 import { sureKindOf } from "../invoices/documentWords";
 import { groupColumn } from "../lines/groupedRows";
@@ -18,10 +19,16 @@ export function columnsByContents(
   const free = table.headers.filter((head) => head !== "" && !taken.has(head));
   if (table.headLine === 0) return withoutHead(kind, free, cellsOf);
   if (kind === "bank")
-    return { ...wordsIn(free, named), ...waysIn(free, cellsOf, named, table.rows.length) };
+    return {
+      ...wordsIn(free, named),
+      ...waysIn(free, cellsOf, named, table.rows.length),
+      ...accountsIn(free, cellsOf, named),
+    };
   const words = WORDS[kind];
+  const isIn = (all: (cells: readonly string[]) => boolean): string | undefined =>
+    free.find((head) => all(cellsOf(head)));
   const found: Record<string, string | null | undefined> = {
-    ...(words ? { [words.field]: free.find((head) => words.all(cellsOf(head))) } : {}),
+    ...(words ? { [words.field]: isIn(words.all) ?? codesIn(kind, free, cellsOf) } : {}),
     ...(kind === "processor" ? { id: idIn(free, cellsOf, table) } : {}),
     ...(kind === "invoices"
       ? { customerId: groupColumn(table), number: orderIn(free, cellsOf, table) }
@@ -88,6 +95,21 @@ function areKinds(cells: readonly string[], kindOf: (word: string) => string | n
   const known = cells.filter((cell) => kindOf(cell) !== null).length;
   return words.size > 1 && words.size <= MOST_KINDS && known * 2 > cells.length;
 }
+
+/** The accounts that the sections of a statement name above them. */
+const ACCOUNT_NAME =
+  /\b(account|acct|a\/c|konto|compte|cuenta|conto|rekening|checking|savings)\b|\d{4}/i;
+
+const accountsIn = (
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+): Record<string, string> =>
+  named.account === undefined &&
+  free.includes(HEADING) &&
+  cellsOf(HEADING).every((name) => ACCOUNT_NAME.test(name))
+    ? { account: HEADING }
+    : {};
 
 /** Codes of returns and of changes (Nacha Operating Rules, Appendix Four). */
 const areCodes = (cells: readonly string[]): boolean =>

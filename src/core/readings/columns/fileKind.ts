@@ -39,7 +39,8 @@ const SIGNS_OF_KIND: Readonly<
     !saysDocuments(table, columns.kind),
   bank: (has, table, columns) =>
     has("postedOn") &&
-    (has("balance") || (has("moneyIn") && has("moneyOut"))) &&
+    (has("balance") ||
+      (has("moneyIn") && has("moneyOut") && !hasHeads(OF_OTHERS, table, columns))) &&
     !saysDocuments(table, columns.direction) &&
     !hasHeads(OF_DOCUMENTS, table, columns),
   remittance: (has, table, columns) =>

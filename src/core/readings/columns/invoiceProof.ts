@@ -7,7 +7,10 @@ export function invoiceProof(sheet: Sheet): Columns | null {
   const isLeft = (whole: Sums, left: Sums): boolean =>
     whole.length >= ENOUGH &&
     paid.some((sum) => sum !== null && sum !== 0) &&
-    whole.every((sum, at) => Math.abs(sum ?? 0) - Math.abs(paid[at] ?? 0) === (left[at] ?? 0));
+    whole.every((sum, at) => {
+      const rest = Math.abs(sum ?? 0) - Math.abs(paid[at] ?? 0);
+      return rest === (left[at] ?? 0) || (sum !== null && sum < 0 && -rest === left[at]);
+    });
   const free = sheet.free();
   if (total) {
     if (balance) return null;

@@ -22,7 +22,7 @@ const VOID =
   "draft,void,voided,cancelled,canceled,deleted,storniert,entwurf,annulee,brouillon,anulada,borrador,rejected,submitted for approval,proforma,quote,estimate";
 const PAID =
   "paid,closed,settled,bezahlt,payee,pagada,pagata,paid in full,collected,complete,completed";
-export const PARTLY = /^(partially paid|partial|part paid)$/;
+export const PARTLY = /^(?:partially paid|partial|part paid|part payment)\b/;
 
 export type Standing = "open" | "void" | "paid";
 /** How a document surely stands by a word of a column of states; null where a person is to say. */

@@ -26,7 +26,7 @@ const isForTheEye = ({ cells }: Row, at: number): boolean =>
   cells.some((cell, other) => other !== at && cell.trim() !== "");
 
 /** Groups of a list of what is open that are no customers: how long it is due. */
-const AGE = /\b(?:days|past due|current|overdue|due|over|not due|months?)\b|^\d/;
+const AGE = /\b(?:page|days|past due|current|overdue|due|over|not due|months?)\b|^\d/;
 
 /** The head of the column that names groups of customers; null where there is none. */
 export function groupColumn(table: Table): string | null {

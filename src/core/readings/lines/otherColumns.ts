@@ -21,7 +21,7 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
   return cells.unread().flatMap(({ head, at }) => {
     const filled = rows.map((row) => (row.cells[at] ?? "").trim());
     if (cells.file.answers[`column:${head}`] !== undefined || ages(cells).includes(head)) return [];
-    const isOpen = (!footed && !proven.has(head)) || isHeld(around, head);
+    const isOpen = (!footed && !proven.has(head)) || isBesideNet(around, head);
     if (isOpen && isMoney(head, filled) && !says(around, filled))
       return [moneyQuestion(around, head, filled)];
     return [];
@@ -31,8 +31,12 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
 /** What a processor keeps back of a charge lies within its net, and comes later: no sum of a line shows it. */
 const HELD = /\b(held|hold|holdback|withheld|reserved?|retained|retention|rolling)\b/;
 
-const isHeld = ({ cells }: Around, head: string): boolean =>
-  cells.file.kind === "processor" && HELD.test(plainWords(head));
+/** A fee that was given back beside what was refunded, which the net of the charge knows nothing of. */
+const FEE_BACK =
+  /\bfees? (?:amount )?(?:back|refunded|returned|reversed|credited)\b|\b(?:refunded|returned) fees?\b/;
+
+const isBesideNet = ({ cells }: Around, head: string): boolean =>
+  cells.file.kind === "processor" && [HELD, FEE_BACK].some((words) => words.test(plainWords(head)));
 
 function isMoney(head: string, filled: readonly string[]): boolean {
   const cells = filled.filter((cell) => cell !== "");
@@ -79,6 +83,7 @@ function moneyQuestion(
 }
 
 function usesOf(kind: FileKind, head: string): readonly (readonly [string, string])[] {
+  if (FEE_BACK.test(plainWords(head))) return [];
   if (kind === "bank" && isCost(head))
     return [["off", "the bank's fee, which comes off beside the sum"]];
   return COLUMN_USES[kind] ?? [];

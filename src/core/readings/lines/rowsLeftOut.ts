@@ -5,7 +5,7 @@ import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
 
 const TOTAL =
-  /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|umsatztotal|zwischensumme|totaal|totale|totaux|suma|soma|end of (?:report|file)|records?)\b/;
+  /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|umsatztotal|zwischensumme|totaal|totale|totaux|suma|soma|(?:carried|brought) forward|ubertrag|uebertrag|a reporter|end of (?:report|file)|records?)\b/;
 /** What the lines of one customer come to. */
 const NAMED_TOTAL = /\b(?:total|subtotal|summe|totaal|totale)$/;
 /** Whether a line begins with the word of a total. */
