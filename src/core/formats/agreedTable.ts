@@ -80,6 +80,32 @@ export function decimalOf(sum: number, digits: number): string {
   return sum < 0 ? `-${whole}` : whole;
 }
 
+/** What one of several statements of a file says of its account. */
+export type OwnBalances = {
+  readonly account: string;
+  readonly opening: number | null;
+  readonly closing: number | null;
+};
+
+/** What to say where statements of one account do not follow on from one another, in either order; else null. */
+export function statementGap(
+  statements: readonly OwnBalances[],
+  written: (sum: number) => string,
+): string | null {
+  const gaps = (ordered: readonly OwnBalances[]): string[] =>
+    ordered.flatMap(({ account, opening }, at) => {
+      const before = ordered.slice(0, at).findLast((one) => one.account === account);
+      const closed = before?.closing ?? null;
+      return closed === null || opening === null || closed === opening
+        ? []
+        : [
+            `a statement closes with ${written(closed)}, and the next one opens with ${written(opening)}`,
+          ];
+    });
+  const [first] = gaps(statements);
+  return first === undefined || gaps(statements.toReversed()).length === 0 ? null : first;
+}
+
 /**
  * Checks that an opening balance and the lines come to the closing balance, all in minor units.
  * @returns what to say: that it foots, or by how much it does not

@@ -13,6 +13,14 @@ export type Doubt =
   | "own_state"
   | "credit_note"
   | "no_credit_note"
+  /** A credit note of less than nothing. */
+  | "negative_credit"
+  /** It replaces an invoice that was made out before. */
+  | "corrects"
+  /** By its code it asks for no payment, or nobody knows whether it does. */
+  | "no_invoice"
+  /** A payment names something else than an invoice: an order, an account. */
+  | "other_document"
   /** It is made out to the business whose book this is. */
   | "own_bill"
   /** Beside its lines the file has others of another kind, which are not taken in with them. */

@@ -212,6 +212,15 @@ describe("MT940 (SWIFT, category 9)", () => {
     ]);
     expect(tableOf(FILE)).toMatchObject({ off: null });
   });
+  it("says where a statement does not go on from the one before, in whichever order they stand", () => {
+    const next = (opening: string, closing: string): string =>
+      FILE.replace("C270103USD2190,5", closing).replace("C261231USD1000,", opening);
+    const follows = next("C270103USD2190,5", "C270103USD3381,");
+    expect(tableOf(`${FILE}\n${follows}`).off).toBeNull();
+    expect(tableOf(`${follows}\n${FILE}`).off).toBeNull();
+    const apart = next("C270103USD2200,5", "C270103USD3391,");
+    expect(tableOf(`${FILE}\n${apart}`).off).toContain("closes with 2190.50");
+  });
   it("refuses a line that is none, and a statement without its end", () => {
     expect(errorOf(FILE.replace("270103D50,", "270103X50,"))).toBe("mt940.line");
     expect(errorOf(FILE.replace(/:62F:.*/, ""))).toBe("mt940.broken");

@@ -166,6 +166,14 @@ describe("a UBL document", () => {
       "108.00 108.00 8.00",
     ]);
   });
+  it("that corrects another, or asks for no payment, or credits less than nothing is asked about", () => {
+    expect(asked(ubl("Invoice", "384"))).toEqual(["corrects"]);
+    expect(asked(ubl("Invoice", "325"))).toEqual(["no_invoice"]);
+    expect(leftOut(ubl("Invoice", "325"), { no_invoice: "leave" })).toEqual(["1 said"]);
+    const negative = ubl("CreditNote", "381").replaceAll(/>(100|108|8)\.00</g, ">-$1.00<");
+    expect(asked(negative)).toContain("negative_credit");
+    expect(taken(negative, ["total"], { negative_credit: "turn" })).toEqual(["-108.00"]);
+  });
   it("that is made out to the business of the book is asked about", () => {
     expect(
       asked(
@@ -242,6 +250,11 @@ describe("an 820 with adjustments (ASC X12 820, ADX)", () => {
       "1043 140.00",
     ]);
     expect(asked(set("200.00", ...documents, "ADX*-10.00*01*IV*1043"))).toEqual(["balance"]);
+  });
+  it("names by its qualifier what is no invoice (ASC X12, data element 128): asked", () => {
+    const order = set("290.00", "RMR*PO*77**150.00", documents[1] ?? "");
+    expect(asked(order)).toEqual(["other_document"]);
+    expect(taken(order, ["invoice_number"], { other_document: "leave" })).toEqual(["1043"]);
   });
   it("is named where it is another transaction", () =>
     expect(errorOf(set("290.00", ...documents).replace("ST*820", "ST*810"))).not.toBe("read"));

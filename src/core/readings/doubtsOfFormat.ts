@@ -59,6 +59,37 @@ const DOUBTS: Readonly<Record<Doubt, Doubted>> = {
       { answer: "turn", result: "an invoice" },
     ],
   },
+  negative_credit: {
+    words: () => "The document is a credit note, and its sums are below zero.",
+    choices: [
+      { answer: "turn", result: "it lowers what is owed, as credit notes do" },
+      { answer: "keep", result: "it raises what is owed: less than nothing is credited" },
+    ],
+  },
+  corrects: {
+    words: () =>
+      "The document corrects an invoice that was made out before. What that was made out for stands in the book until it is undone or credited there.",
+    choices: [
+      { answer: "keep", result: "an invoice of its own: the earlier one is seen to" },
+      { answer: "leave", result: "left out" },
+    ],
+  },
+  no_invoice: {
+    words: () =>
+      "The document is an invoice by its name, and by its code one that asks for no payment, as an offer or a proforma does.",
+    choices: [
+      { answer: "leave", result: "nothing is owed by it: left out" },
+      { answer: "keep", result: "an invoice all the same" },
+    ],
+  },
+  other_document: {
+    words: (lines) =>
+      `The payment names something else than an invoice on ${lines}: an order, an account or a voucher of the payer's.`,
+    choices: [
+      { answer: "leave", result: "left out: the payment stands without it" },
+      { answer: "keep", result: "it is the number of an invoice all the same" },
+    ],
+  },
   own_bill: {
     words: () =>
       "The document is made out to the business of this book itself: it looks like a bill to pay, which is not owed to it.",

@@ -1,19 +1,11 @@
-import { currencyOf, parseAmount } from "@/core/money";
-import { type Failure, fail, ok, type Result } from "@/core/result";
+import { fail, ok, type Result } from "@/core/result";
 
-import {
-  type AgreedRow,
-  agreedTable,
-  balanceCheck,
-  decimalOf,
-  digitsOf,
-  endOfAccount,
-  spanOf,
-} from "../agreedTable";
+import { type AgreedRow, agreedTable, decimalOf, digitsOf, spanOf } from "../agreedTable";
 import type { Table } from "../csv/table";
 import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
 import { bookedAt, bookedOn } from "./days";
 import { isBooked, isPending } from "./states";
+import { accountAt, checkOf, gapOf, signedSum, Unreadable } from "./sums";
 import { partOf, remittanceOf, remittanceRows } from "./details";
 
 /** Statements (camt.053), reports of the day (camt.052) and notices (camt.054), of every version. */
@@ -42,28 +34,6 @@ export function camtTable(text: string): Result<Table> {
   }
 }
 
-class Unreadable extends Error {
-  constructor(readonly failure: Failure) {
-    super(failure.code);
-  }
-}
-
-type Sum = { readonly minor: number; readonly currency: string };
-
-/** The amount of an element, signed by its credit or debit mark, in minor units. */
-function signedSum(node: XmlNode | undefined): Sum {
-  const amount = at(node, "Amt");
-  const code = amount?.attributes.Ccy ?? "";
-  const currency = currencyOf(code);
-  if (!currency) throw new Unreadable({ code: "currency.unknown", text: code });
-  const read = parseAmount(amount?.text ?? "", ".", currency);
-  if (!read.ok) throw new Unreadable(read.error);
-  const mark = textAt(node, "CdtDbtInd");
-  if (mark !== "CRDT" && mark !== "DBIT")
-    throw new Unreadable({ code: "field.empty", field: "CdtDbtInd" });
-  return { minor: mark === "DBIT" ? -read.value : read.value, currency };
-}
-
 function statementTable(statements: readonly XmlNode[]): Result<Table> {
   const rows: AgreedRow[] = [];
   const proofs: string[] = [];
@@ -77,13 +47,14 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
           line: rows.length + 1,
           fields: { account, ...fields },
           aside: isPending(entry) ? "not_yet" : null,
-          doubt: isBooked(entry) ? null : "own_state",
+          doubt: isBooked(entry) ? sideDoubt(entry) : "own_state",
           moment: bookedAt(entry),
         });
     const check = checkOf(statement, entries.filter(isBooked));
     if (check.proof) proofs.push(check.proof);
     off ??= check.off ?? miscounted(statement, entries);
   }
+  off ??= gapOf(statements);
   const span = spanOf(
     statements.flatMap((statement) =>
       ["FrDtTm", "ToDtTm"].map((name) => (textAt(statement, "FrToDt", name) ?? "").slice(0, 10)),
@@ -94,6 +65,10 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
     : ok(agreedTable("bank", rows, { proofs, off, span }));
 }
 
+/** A sum below zero has two signs: its own, and the one that its entry is called by. */
+const sideDoubt = (entry: XmlNode): "wrong_side" | null =>
+  at(entry, "Amt")?.text.trim().startsWith("-") === true ? "wrong_side" : null;
+
 /** Entries that a statement says to have, and has not: a part of it is missing. Some count booked ones alone. */
 function miscounted(statement: XmlNode, entries: readonly XmlNode[]): string | null {
   const said = textAt(statement, "TxsSummry", "TtlNtries", "NbOfNtries");
@@ -101,32 +76,6 @@ function miscounted(statement: XmlNode, entries: readonly XmlNode[]): string | n
   return said === null || counts.includes(Number(said))
     ? null
     : `the statement says that it has ${said} entries, and has ${entries.length}`;
-}
-
-/** How the number of a statement's account ends. */
-const accountAt = (statement: XmlNode): string =>
-  endOfAccount(
-    textAt(statement, "Acct", "Id", "IBAN") ?? textAt(statement, "Acct", "Id", "Othr", "Id") ?? "",
-  );
-
-function checkOf(
-  statement: XmlNode,
-  entries: readonly XmlNode[],
-): { proof: string | null; off: string | null } {
-  const balance = (codes: readonly string[]): Sum | null => {
-    const node = allAt(statement, "Bal").find((entry) =>
-      codes.includes(textAt(entry, "Tp", "CdOrPrtry", "Cd") ?? ""),
-    );
-    return node ? signedSum(node) : null;
-  };
-  const [opening, closing] = [balance(["OPBD", "PRCD"]), balance(["CLBD"])];
-  const digits = digitsOf(opening?.currency ?? "");
-  return balanceCheck(
-    opening?.minor ?? null,
-    entries.map((entry) => signedSum(entry).minor),
-    closing?.minor ?? null,
-    (sum) => decimalOf(sum, digits),
-  );
 }
 
 /** An entry as one line, or as a line for each of its details where they add up to it. */

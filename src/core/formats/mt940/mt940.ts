@@ -8,6 +8,7 @@ import {
   digitsOf,
   endOfAccount,
   spanOf,
+  statementGap,
 } from "../agreedTable";
 import type { Table } from "../csv/table";
 import { remittanceIn } from "./remittance";
@@ -172,13 +173,23 @@ function statementTable(rows: readonly AgreedRow[], statements: readonly Stateme
   const checks = statements.map(checkOf);
   return agreedTable("bank", rows, {
     proofs: checks.flatMap(({ proof }) => proof ?? []),
-    off: checks.find(({ off }) => off !== null)?.off ?? null,
+    off: checks.find(({ off }) => off !== null)?.off ?? gapOf(statements),
     // From the day of the balance before to that of the last.
     span: spanOf(
       statements.flatMap(({ opening, closing }) => [opening?.on ?? "", closing?.on ?? ""]),
     ),
   });
 }
+
+const gapOf = (statements: readonly Statement[]): string | null =>
+  statementGap(
+    statements.map(({ account, opening, closing }) => ({
+      account,
+      opening: opening?.minor ?? null,
+      closing: closing?.minor ?? null,
+    })),
+    (sum) => decimalOf(sum, digitsOf(statements[0]?.currency ?? "")),
+  );
 
 function checkOf({ opening, closing, sums, currency }: Statement): ReturnType<typeof balanceCheck> {
   const digits = digitsOf(currency);

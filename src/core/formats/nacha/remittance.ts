@@ -1,6 +1,6 @@
 import { agreedTable, type AgreedRow, decimalOf } from "../agreedTable";
 import type { Table } from "../csv/table";
-import { documentsIn, segmentsOf } from "../x820/segments";
+import { documentsIn, doubtOfDocument, segmentsOf } from "../x820/segments";
 
 /** A record of an ACH file and the line on which it stands. */
 type NachaLine = { readonly record: string; readonly line: number };
@@ -75,6 +75,10 @@ function rowsOf({ record, line, company, on, parts }: Entry): AgreedRow[] {
   const found =
     documents.length > 0
       ? documents
-      : [{ number: words.slice(0, 140), amount: total, discount: "" }];
-  return found.map((document) => ({ line, fields: { ...shared, ...document } }));
+      : [{ number: words.slice(0, 140), amount: total, discount: "", qualifier: "" }];
+  return found.map((document) => ({
+    line,
+    fields: { ...shared, ...document },
+    doubt: doubtOfDocument(document),
+  }));
 }

@@ -50,9 +50,21 @@ const CREDIT_NOTES: ReadonlySet<string> = new Set([
   "532",
 ]);
 
-/** A document that is called one thing, and has the code of the other. */
-function doubtOf({ kind, typeCode }: UblRecord): Doubt | null {
+/** Codes of UNTDID 1001 for what is owed, as EN 16931 allows them, but for proforma invoices (325; from memory). */
+const INVOICES: ReadonlySet<string> = new Set(
+  "80,82,84,295,326,331,380,382,383,384,385,386,387,388,389,390,393,394,395,456,457,527,553,575,623,633,780,817,870,875,876,877,935".split(
+    ",",
+  ),
+);
+/** A corrected invoice (UNTDID 1001), which stands in the place of another. */
+const CORRECTED = "384";
+
+/** A document that is called one thing, and has the code of the other, or whose sums say something else. */
+function doubtOf({ kind, typeCode, payable, total }: UblRecord): Doubt | null {
+  if (kind === "credit_note" && (payable < 0 || total < 0)) return "negative_credit";
   if (typeCode === null) return null;
+  if (typeCode === CORRECTED) return "corrects";
+  if (!INVOICES.has(typeCode) && !CREDIT_NOTES.has(typeCode)) return "no_invoice";
   const says = CREDIT_NOTES.has(typeCode) ? "credit_note" : "invoice";
   if (says === kind) return null;
   return says === "credit_note" ? "credit_note" : "no_credit_note";

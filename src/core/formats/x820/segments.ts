@@ -20,11 +20,39 @@ export const dayIn = (text: string | undefined): string =>
     ? `${text?.slice(0, 4) ?? ""}-${text?.slice(4, 6) ?? ""}-${text?.slice(6) ?? ""}`
     : "";
 
+/** A document that a payment names, and what its number is by its qualifier. */
+export type PaidDocument = {
+  readonly number: string;
+  readonly amount: string;
+  readonly discount: string;
+  readonly qualifier: string;
+};
+
 /** What segments say of the documents that are paid: number, paid, discount (RMR: ASC X12 820). */
-export function documentsIn(
-  segments: readonly Segment[],
-): { number: string; amount: string; discount: string }[] {
-  return segments.flatMap(([name, , number = "", , paid = "", invoiced = "", discount = ""]) =>
-    name === "RMR" && number !== "" ? [{ number, amount: paid || invoiced, discount }] : [],
+export const documentsIn = (segments: readonly Segment[]): PaidDocument[] =>
+  segments.flatMap(
+    ([name, qualifier = "", number = "", , paid = "", invoiced = "", discount = ""]) =>
+      name === "RMR" && number !== ""
+        ? [{ number, amount: paid || invoiced, discount, qualifier }]
+        : [],
   );
-}
+
+/**
+ * Qualifiers of invoices and open items, and of credit and debit memos (ASC X12, data element 128; from memory); by
+ * others a number is that of an order, of an account, of a voucher of the payer's.
+ */
+const OF_DOCUMENTS: ReadonlySet<string> = new Set([
+  "",
+  "IV",
+  "IK",
+  "OI",
+  "R7",
+  "CM",
+  "CL",
+  "DL",
+  "DB",
+]);
+
+/** Whether a payment names by this what it pays; else a person is to say. */
+export const doubtOfDocument = ({ qualifier }: PaidDocument): "other_document" | null =>
+  OF_DOCUMENTS.has(qualifier) ? null : "other_document";

@@ -1,8 +1,8 @@
 import { fail, ok, type Result } from "@/core/result";
 
-import { agreedTable } from "../agreedTable";
+import { type AgreedRow, agreedTable } from "../agreedTable";
 import type { Table } from "../csv/table";
-import { dayIn, documentsIn, type Segment, segmentsOf } from "./segments";
+import { dayIn, documentsIn, doubtOfDocument, type Segment, segmentsOf } from "./segments";
 
 export const isX12 = (text: string): boolean =>
   /^\s*(?:ISA[^\w\s].{102}|ST.820)/s.test(text.slice(0, 200));
@@ -40,7 +40,7 @@ const referredIn = ([name, kind, number = ""]: Segment): string =>
 
 /** The documents of one payment as rows; `off` where they do not come to it. */
 function paymentOf(body: readonly Segment[]): {
-  rows: Record<string, string>[];
+  rows: Omit<AgreedRow, "line">[];
   off: string | null;
 } {
   const first = (name: string): Segment => body.find(([segment]) => segment === name) ?? [];
@@ -67,7 +67,7 @@ function paymentOf(body: readonly Segment[]): {
       named.delete(document.number);
       const amount =
         change === 0 ? document.amount : ((cents(document.amount) + change) / 100).toFixed(2);
-      return { ...shared, ...document, amount };
+      return { fields: { ...shared, ...document, amount }, doubt: doubtOfDocument(document) };
     }),
     // Adjustments change what is paid, or only say why a document was not paid whole.
     off: [paid, paid + adjusted].includes(cents(total))
@@ -100,7 +100,7 @@ export function table820(
     : ok(
         agreedTable(
           "remittance",
-          rows.map((fields, at) => ({ line: at + 1, fields })),
+          rows.map((row, at) => ({ line: at + 1, ...row })),
           { off },
         ),
       );
