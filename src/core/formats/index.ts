@@ -27,7 +27,7 @@ export { decodeText } from "./csv/decode";
 export type { Doubt } from "./doubts";
 export { HEADING, isGroupName } from "./csv/headings";
 export { headedAt, readTable, type Table } from "./csv/table";
-export { HIDDEN_MARK, SHEET_MARK } from "./csv/sheets";
+export { factRecords, FROM_1904_MARK, HIDDEN_MARK, SHEET_MARK } from "./csv/sheets";
 export { formatsOfStyles, partsRelated, SheetReader, sheetsOfBook, StringsReader } from "./xlsx";
 export { type XmlNode, xmlTree } from "./xml/tree";
 export { mailServerOf, type MailServer } from "./mailServer";

@@ -23,6 +23,7 @@ describe("a written day", () => {
         assumedZone,
         asDays: false,
         isTurned: false,
+        isFrom1904: false,
         timeZone: "America/Chicago",
       })
     );

@@ -96,6 +96,18 @@ describe("names of columns", () => {
   });
 });
 
+describe("a list beside the list", () => {
+  it("is parted from it by an empty column, and its sums are asked about whatever adds up", () => {
+    const file = list(
+      "Id,Type,Date,Gross,Fee,Net,,Fee type,Fee amount",
+      "c1,Charge,11/13/2026,100.00,3.00,97.00,,Monthly,25.00",
+      "c2,Charge,11/14/2026,50.00,1.50,48.50,,,",
+    );
+    expect(openIn(file)).toEqual(["column:Fee amount"]);
+    expect(openIn(file.replace("Net,,Fee", "Net,Note,Fee"))).toEqual([]);
+  });
+});
+
 describe("codes and sides", () => {
   it("letters of a terminal that say what a line is are asked about, one by one", () => {
     const file = list(

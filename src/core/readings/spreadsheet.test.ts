@@ -1,6 +1,19 @@
+import { FROM_1904_MARK } from "@/core/formats";
+
 import { leftOutOf, linesIn, openIn, readList } from "../../../tests/support/readings";
 
 const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+
+describe("a workbook that counts its days from 1904", () => {
+  it("has days that are plain numbers four years and a day later (ECMA-376 part 1, 18.17.4.1)", () => {
+    const file = (mark: string): string =>
+      `Id,Type,Date,Gross,Payer\nc1,Sale,44866,10.50,Ada\n${mark}\n`;
+    const dayIn = (text: string): string | undefined =>
+      readList(text, { kind: "processor" }).table.rows[0]?.cells.find((cell) => /^20/.test(cell));
+    expect(dayIn(file(FROM_1904_MARK))).toBe("2026-11-02");
+    expect(dayIn(file(""))).toBe("2022-11-01");
+  });
+});
 
 describe("what a spreadsheet did to a list", () => {
   const sums = (sign: string): string =>

@@ -7,7 +7,7 @@ import fc from "fast-check";
 import JSZip from "jszip";
 import Papa from "papaparse";
 
-import { HIDDEN_MARK, SHEET_MARK } from "@/core/formats";
+import { FROM_1904_MARK, HIDDEN_MARK, SHEET_MARK } from "@/core/formats";
 
 import { workbookAsCsv } from "./workbook";
 
@@ -67,6 +67,22 @@ describe("a workbook (XLSX, Office Open XML)", () => {
       '2026-11-02,"Rent, ""studio""",-800',
       "2026-11-03 14:30,Sale,120.5",
       `${HIDDEN_MARK},2`,
+      "",
+    ]);
+  });
+  it("says at the end that its days are counted from 1904, where it does so", async () => {
+    const book = new ExcelJS.Workbook();
+    book.properties.date1904 = true;
+    book.addWorksheet("November").addRows([
+      ["Id", "Type", "Date", "Gross"],
+      ["c1", "Sale", 44_866, 10.5],
+    ]);
+    const path = join(folder, "from1904.xlsx");
+    await book.xlsx.writeFile(path);
+    const text = await workbookAsCsv(path);
+    expect(text.ok && text.value.split("\n").slice(1)).toEqual([
+      "c1,Sale,44866,10.5",
+      FROM_1904_MARK,
       "",
     ]);
   });

@@ -2,7 +2,7 @@ import { stringify } from "csv-stringify/sync";
 
 import {
   formatsOfStyles,
-  HIDDEN_MARK,
+  factRecords,
   partsRelated,
   SHEET_MARK,
   SheetReader,
@@ -68,7 +68,9 @@ async function readBook(zip: Package): Promise<Result<string, Problem>> {
       size: Math.ceil(zip.size / 1_000_000),
       most: MOST_UNPACKED / 1_000_000,
     });
-  const sheets = await listsOf(zip, main);
+  const facts = await factsOf(zip, main);
+  if (!facts.ok) return facts;
+  const sheets = await listsOf(zip, facts.value);
   if (!sheets.ok) return sheets;
   const [only, second] = sheets.value;
   if (!only) return fail("workbook.empty");
@@ -80,7 +82,7 @@ async function readBook(zip: Package): Promise<Result<string, Problem>> {
     for (const row of sheet.rows) rows.push(row);
   }
   if (rows.length > MOST_ROWS) return fail("file.rows", { most: MOST_ROWS });
-  if (hidden.length > 0) rows.push([HIDDEN_MARK, ...hidden.map(String)]);
+  for (const fact of factRecords({ hidden, isFrom1904: facts.value.cells.is1904 })) rows.push(fact);
   return ok(stringify(rows, { quoted_match: /[,"\n\r]/ }));
 }
 
@@ -138,12 +140,10 @@ async function stringsOf(zip: Package, path: string): Promise<string[] | null> {
 type List = { name: string; rows: string[][]; hidden: readonly number[] };
 
 /** The sheets that have a head and lines, each with its rows. */
-async function listsOf(zip: Package, main: string): Promise<Result<List[], Problem>> {
-  const facts = await factsOf(zip, main);
-  if (!facts.ok) return facts;
+async function listsOf(zip: Package, facts: Facts): Promise<Result<List[], Problem>> {
   const lists: List[] = [];
-  for (const { name, path } of facts.value.sheets) {
-    const reader = new SheetReader(facts.value.cells, MOST_ROWS);
+  for (const { name, path } of facts.sheets) {
+    const reader = new SheetReader(facts.cells, MOST_ROWS);
     const isRead = await zip.read(path, (piece) => reader.write(piece));
     if (reader.isLarge) return fail("file.rows", { most: MOST_ROWS });
     if (!isRead || !reader.end()) return fail("file.unreadable", { path: "" });

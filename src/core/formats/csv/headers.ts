@@ -20,7 +20,7 @@ export function headersOf(records: readonly (readonly string[])[], at: number): 
 function differentNames(names: readonly string[], labels: readonly string[]): string[] {
   const isTwice = (name: string): boolean => names.indexOf(name) !== names.lastIndexOf(name);
   const labelled = names.map((name, at) =>
-    name !== "" && isTwice(name) ? `${labels[at] ?? ""} ${name}`.trim() : name,
+    name !== "" && isTwice(name) ? `${labels[at] ?? labels.at(-1) ?? ""} ${name}`.trim() : name,
   );
   return labelled.map((name, at) => {
     const nth = labelled.slice(0, at).filter((before) => before === name).length;

@@ -2,7 +2,7 @@ import Papa from "papaparse";
 
 import { fail, ok, type Result } from "@/core/result";
 
-import { HIDDEN_MARK, listAround } from "./sheets";
+import { factRecords, listAround } from "./sheets";
 import { headersOf } from "./headers";
 import { recordsOf } from "./table";
 
@@ -24,7 +24,7 @@ export type MendedCell = {
 export function mended(text: string, { line, column, cell, head }: MendedCell): Result<string> {
   const found = recordsOf(text);
   if (!found.ok) return found;
-  const { delimiter, records, hidden } = found.value;
+  const { delimiter, records, facts } = found.value;
   const at = head === undefined ? found.value.at : head - 1;
   const headers = headersOf(records.slice(0, listAround(records, at).to), at);
   const [place, record] = [headers.indexOf(column), records[line - 1]];
@@ -32,7 +32,6 @@ export function mended(text: string, { line, column, cell, head }: MendedCell): 
   const wide = Array.from({ length: Math.max(record.length, place + 1) }, (_, no) =>
     no === place ? cell : (record[no] ?? ""),
   );
-  const rows = records.with(line - 1, wide);
-  if (hidden.length > 0) rows.push([HIDDEN_MARK, ...hidden.map(String)]);
+  const rows = [...records.with(line - 1, wide), ...factRecords(facts)];
   return ok(Papa.unparse(rows, { delimiter, newline: "\n" }));
 }

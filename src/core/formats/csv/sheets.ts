@@ -6,21 +6,40 @@ export const SHEET_MARK = "\u241e";
 /** The first cell of the last record of a workbook kept as text, where it hides lines: they follow by number. */
 export const HIDDEN_MARK = "\u241f";
 
+/** The only cell of a record at the end of a workbook kept as text whose days are counted from 1904. */
+export const FROM_1904_MARK = "\u2420";
+
 type Records = readonly (readonly string[])[];
 
 /** A sheet among the records of a workbook: from the record after its mark to the one before the next. */
 export type Sheet = { readonly name: string; readonly from: number; readonly to: number };
 
-/** The records without that of the lines that are hidden, and their numbers. */
-export function hiddenAside<Row extends readonly string[]>(
+/** What a workbook kept as text says of itself behind its lists. */
+export type BookFacts = {
+  /** Lines that are hidden. */
+  readonly hidden: readonly number[];
+  /** Whether days that are plain numbers are counted from 1904. */
+  readonly isFrom1904: boolean;
+};
+
+/** The records without those behind the lists, and what they say. */
+export function factsAside<Row extends readonly string[]>(
   records: readonly Row[],
-): { records: Row[]; hidden: number[] } {
+): BookFacts & { records: Row[] } {
   const at = records.findLastIndex(([mark = ""]) => mark !== "");
   const [mark, ...numbers] = records[at] ?? [];
-  return mark === HIDDEN_MARK
-    ? { records: records.slice(0, at), hidden: numbers.map(Number) }
-    : { records: [...records], hidden: [] };
+  if (mark === HIDDEN_MARK)
+    return { ...factsAside(records.slice(0, at)), hidden: numbers.map(Number) };
+  return mark === FROM_1904_MARK
+    ? { records: records.slice(0, at), hidden: [], isFrom1904: true }
+    : { records: [...records], hidden: [], isFrom1904: false };
 }
+
+/** The records that say so again. */
+export const factRecords = ({ hidden, isFrom1904 }: BookFacts): string[][] => [
+  ...(isFrom1904 ? [[FROM_1904_MARK]] : []),
+  ...(hidden.length > 0 ? [[HIDDEN_MARK, ...hidden.map(String)]] : []),
+];
 
 const isMark = (record: readonly string[] | undefined): boolean => record?.[0] === SHEET_MARK;
 

@@ -9,7 +9,14 @@ import { delimiterOf } from "./delimiter";
 import { NO_HEAD } from "./head";
 import { headersOf } from "./headers";
 import { withHeadings } from "./headings";
-import { headOfSheet, headWithin, hiddenAside, listAround, sheetsOf } from "./sheets";
+import {
+  type BookFacts,
+  factsAside,
+  headOfSheet,
+  headWithin,
+  listAround,
+  sheetsOf,
+} from "./sheets";
 
 /** A table as a file gives it: a header and rows of text. `line` counts records, the header as 1. */
 export type Table = {
@@ -33,6 +40,8 @@ export type Table = {
   readonly above?: readonly string[];
   /** Lines that the sheet of a workbook hides: by a filter, or by hand. */
   readonly hidden?: readonly number[];
+  /** Whether the days of a workbook that are plain numbers are counted from 1904. */
+  readonly isFrom1904?: boolean;
   /** The lists of a workbook with several, each with the line of its head. */
   readonly sheets?: readonly SheetList[];
   /** Whom a document of a published format is made out to. */
@@ -63,8 +72,7 @@ type Records = {
   readonly delimiter: string;
   readonly records: string[][];
   readonly at: number;
-  /** Lines that are hidden. */
-  readonly hidden: readonly number[];
+  readonly facts: BookFacts;
 };
 
 /** The records of RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). */
@@ -76,17 +84,17 @@ export function recordsOf(text: string): Result<Records, TableError> {
   const delimiter = delimiterOf(bare);
   const parsed = parsedWithin(bare, delimiter);
   if (!parsed.ok) return parsed;
-  const { records, hidden } = hiddenAside(parsed.value);
-  return ok({ delimiter, records, at: headWithin(records), hidden });
+  const { records, ...facts } = factsAside(parsed.value);
+  return ok({ delimiter, records, at: headWithin(records), facts });
 }
 
 /** Reads RFC 4180 text as a table. Blank lines are left out. */
 export function readTable(text: string): Result<Table, TableError> {
   const found = recordsOf(text);
   if (!found.ok) return found;
-  const { records, at, hidden } = found.value;
+  const { records, at, facts } = found.value;
   const under = tableUnder(records, at);
-  const table = under.ok && hidden.length > 0 ? ok({ ...under.value, hidden }) : under;
+  const table = under.ok ? ok({ ...under.value, ...factsIn(facts) }) : under;
   const sheets = sheetsOf(records).map((sheet): SheetList => {
     const head = headOfSheet(records, sheet);
     const lines = records.slice(head + 1, sheet.to).filter(isFilled).length;
@@ -94,6 +102,12 @@ export function readTable(text: string): Result<Table, TableError> {
   });
   return table.ok && sheets.length > 0 ? ok({ ...table.value, sheets }) : table;
 }
+
+/** Of what a workbook says of itself, what is not as usual. */
+const factsIn = ({ hidden, isFrom1904 }: BookFacts): Pick<Table, "hidden" | "isFrom1904"> => ({
+  ...(hidden.length > 0 ? { hidden } : {}),
+  ...(isFrom1904 ? { isFrom1904 } : {}),
+});
 
 /**
  * The same list with its head on another line, 0 where it has none; as it is where that line is not

@@ -34,7 +34,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "fee",
-    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
   ),
   typed(
     "amount",

@@ -16,6 +16,8 @@ export type DayReading = {
   readonly asDays: boolean;
   /** Whether a spreadsheet turned day and month around in the days that it kept as such. */
   readonly isTurned: boolean;
+  /** Whether days that are plain numbers are counted from 1904, as some workbooks do. */
+  readonly isFrom1904: boolean;
   readonly timeZone: string;
 };
 
@@ -49,11 +51,16 @@ const ordered = ([a, b, c]: Parted, order: PartOrder): Parted => {
 
 /** Spreadsheets count from 30 December 1899, so that 1 January 1970 is 25569. */
 const SERIAL_OF_1970 = 25_569;
+/** Or from 1 January 1904, which is so many days later (ECMA-376 part 1, 18.17.4.1). */
+const FROM_1904 = 1462;
 
 /** The day that a cell is under a reading; null where it is none, such as 31 February. */
 export function dayUnder(written: WrittenDay, reading: DayReading): Day | null {
   if (written.epoch !== null) return dayInZone(new Date(written.epoch), reading.timeZone);
-  if (written.serial !== null) return dayOfNumber(written.serial - SERIAL_OF_1970);
+  if (written.serial !== null) {
+    const since = reading.isFrom1904 ? SERIAL_OF_1970 - FROM_1904 : SERIAL_OF_1970;
+    return dayOfNumber(written.serial - since);
+  }
   const parts = partsUnder(written, reading);
   const day = parts && iso(parts);
   return day && (reading.asDays ? day : inZone(day, written, reading));

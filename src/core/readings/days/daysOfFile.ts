@@ -38,7 +38,7 @@ export function daysOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
     days: cells.column(rows, field).flatMap((cell) => writtenDay(cell) ?? []),
   }));
   const { order, questions } = orderOf(cells, columns, context);
-  const base = readingIn(order, context);
+  const base = readingIn(order, cells, context);
   const turned = turnedDays(cells, columns, { base, today: context.today });
   const zones = zonesOfFile(cells, columns, turned.reading);
   return {
@@ -47,11 +47,16 @@ export function daysOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
   };
 }
 
-const readingIn = (order: PartOrder, { timeZone }: ReadingContext): DayReading => ({
+const readingIn = (
+  order: PartOrder,
+  { file: { table } }: Cells,
+  { timeZone }: ReadingContext,
+): DayReading => ({
   order,
   assumedZone: null,
   asDays: false,
   isTurned: false,
+  isFrom1904: table.isFrom1904 === true,
   timeZone,
 });
 
@@ -73,12 +78,12 @@ function orderOf(
   const candidates = ORDERS.map((order): Candidate => ({
     order,
     columns: columns.map(({ days }) =>
-      days.map((written) => dayUnder(written, readingIn(order, context))),
+      days.map((written) => dayUnder(written, readingIn(order, cells, context))),
     ),
   }));
   const span = spanAbove(cells.file.table);
   const isOfSpan: Test = ({ order, columns: [main = []] }) => {
-    const own = spanUnder(span, readingIn(order, context));
+    const own = spanUnder(span, readingIn(order, cells, context));
     return own !== null && main.every((day) => day !== null && !isOutside(day, own));
   };
   const left = likely(readable(candidates), isOfSpan, context);

@@ -4,6 +4,7 @@ import { isDate } from "../columns/contents";
 import { type FileKind, plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
 import { isCost } from "../sums/costHeads";
+import type { Cells } from "../cells";
 import { type Around, provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
@@ -21,7 +22,8 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
   return cells.unread().flatMap(({ head, at }) => {
     const filled = rows.map((row) => (row.cells[at] ?? "").trim());
     if (cells.file.answers[`column:${head}`] !== undefined || ages(cells).includes(head)) return [];
-    const isOpen = (!footed && !proven.has(head)) || isBesideNet(around, head);
+    const isOpen =
+      (!footed && !proven.has(head)) || isBesideNet(around, head) || isOfOtherList(cells, at);
     if (isOpen && isMoney(head, filled) && !says(around, filled))
       return [moneyQuestion(around, head, filled)];
     return [];
@@ -33,10 +35,17 @@ const HELD = /\b(held|hold|holdback|withheld|reserved?|retained|retention|rollin
 
 /** A fee that was given back beside what was refunded, which the net of the charge knows nothing of. */
 const FEE_BACK =
-  /\bfees? (?:amount )?(?:back|refunded|returned|reversed|credited)\b|\b(?:refunded|returned) fees?\b/;
+  /\bfees? (?:amount )?(?:back|refunded|returned|reversed|credited)\b|\b(?:refund|refunded|returned) fees?\b/;
 
 const isBesideNet = ({ cells }: Around, head: string): boolean =>
   cells.file.kind === "processor" && [HELD, FEE_BACK].some((words) => words.test(plainWords(head)));
+
+/** Whether an empty column without a head parts it from every column that is read: a list beside the list. */
+function isOfOtherList({ file: { table, columns } }: Cells, at: number): boolean {
+  const read = Object.values(columns).map((head) => table.headers.indexOf(head));
+  const gap = table.headers.findLastIndex((head, place) => place < at && head === "");
+  return gap > 0 && read.every((place) => place < gap);
+}
 
 function isMoney(head: string, filled: readonly string[]): boolean {
   const cells = filled.filter((cell) => cell !== "");
