@@ -70,8 +70,11 @@ function isGrouped({ rows, headers }: List): boolean {
 const isHeading = (row: Row): boolean =>
   filled(row.cells) === 1 && /^\p{L}|^\d+ ?[-–+] ?\d* ?\p{L}|^\d+ \p{L}/u.test(first(row));
 
+/** Words of what a group comes to, beside its name. */
+const TOTAL = /\b(?:sub ?)?(?:total|totals|summe|totaal|totale)\b/i;
+
 const endsGroup = (row: Row, name: string): boolean =>
-  name !== "" && first(row) !== name && first(row).includes(name);
+  name !== "" && first(row).includes(name) && TOTAL.test(first(row).replace(name, " "));
 
 const first = ({ cells }: Row): string => (cells[0] ?? "").trim();
 
