@@ -32,9 +32,20 @@ export function headAt(records: readonly (readonly string[])[]): number {
   let [best, at] = [Math.max(1, namesIn(first)), 0];
   for (const [index, cells] of records.slice(0, MOST_ABOVE).entries()) {
     const names = namesIn(cells);
-    if (names > best) [best, at] = [names, index];
+    if (names > best || (names === best && isSummary(records, at, index)))
+      [best, at] = [names, index];
   }
   return at === 0 && first.filter(isValue).length > 1 ? NO_HEAD : at;
+}
+
+/** Whether a head has a line or two below it, and another one as good has the list: a summary stands above it. */
+function isSummary(records: readonly (readonly string[])[], at: number, next: number): boolean {
+  const isFilled = (cells: readonly string[]): boolean => cells.some((cell) => cell.trim() !== "");
+  const [here, there] = [records[at] ?? [], records[next] ?? []];
+  if (here.every((name, place) => name === there[place])) return false;
+  const between = records.slice(at + 1, next).filter(isFilled).length;
+  const below = records.slice(next + 1, next + 1 + MOST_ABOVE).filter(isFilled).length;
+  return between > 0 && between <= 2 && below > between;
 }
 
 /** Of a list whose first record is a line already. */

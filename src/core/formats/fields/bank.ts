@@ -33,12 +33,12 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "description",
-    "description,original description,full description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,tytul,tytuł,tytul operacji",
+    "description,original description,full description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,narration,obi,originator to beneficiary information,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,tytul,tytuł,tytul operacji",
     true,
   ),
   text(
     "payerName",
-    "payer,payer name,payee,name,counterparty,beneficiary,sender,auftraggeber begunstigter,auftraggeber empfanger,begunstigter zahlungspflichtiger,zahlungspflichtiger,empfanger,beguenstigter zahlungspflichtiger,auftraggeber beguenstigter,auftraggeber empfaenger,empfaenger,nom,donneur d ordre,tiers,ordenante,beneficiario,ordinante,naam tegenpartij,naam omschrijving,tegenpartij,merchant,merchant name,payee payer,payer payee",
+    "payer,payer name,payee,name,counterparty,originator,beneficiary,sender,auftraggeber begunstigter,auftraggeber empfanger,begunstigter zahlungspflichtiger,zahlungspflichtiger,empfanger,beguenstigter zahlungspflichtiger,auftraggeber beguenstigter,auftraggeber empfaenger,empfaenger,nom,donneur d ordre,tiers,ordenante,beneficiario,ordinante,naam tegenpartij,naam omschrijving,tegenpartij,merchant,merchant name,payee payer,payer payee",
   ),
   typed(
     "amount",

@@ -12,6 +12,7 @@ import {
   sumUnderHead,
 } from "../canonical";
 import { netAloneQuestion } from "./netAlone";
+import { idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
 import { plainWords } from "@/core/formats";
@@ -57,6 +58,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ...tenderQuestions(reading, rows),
     ...takingQuestion(reading, rows, wordOf),
     ...payoutsQuestion(reading, rows),
+    ...linesAreQuestion(cells, rows),
     ...refundedQuestion(reading, rows),
     ...netAloneQuestion(reading, rows),
     ...bothSidesQuestion(reading, rows),
@@ -72,13 +74,14 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const sided = !cells.has("gross") && cells.has("moneyIn");
   const signs = signsOf(activities, sided ? { ...answers, signs: "signed" } : answers);
   const turned = payoutsTurned(activities);
+  const idHead = idSaid(cells, rows);
   const open = kept.filter(
     ({ activity }) => activity.kind === "payout" && paidOut(activity) === null,
   );
   const sure = kept.filter((entry) => !open.includes(entry));
   return {
     rows: sure.flatMap(({ row, activity }) => [
-      canonicalRow(reading, row, activity, { signs: signs.reading, turned, isMethod }),
+      canonicalRow(reading, row, activity, { signs: signs.reading, turned, isMethod, idHead }),
       ...refundedRow(reading, row, activity),
       ...payoutFeeRow(reading, row, activity),
       ...reserveRow(reading, row, activity),
@@ -123,19 +126,26 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
   };
 }
 
-type Decisions = { signs: SignReading; turned: boolean; isMethod: boolean };
+type Decisions = {
+  signs: SignReading;
+  turned: boolean;
+  isMethod: boolean;
+  /** The head of the ids of lines that were said to be refunds or disputes. */
+  idHead: string | null;
+};
 
 function canonicalRow(
   reading: Reading,
   row: Row,
   activity: ActivityRow,
-  { signs, turned, isMethod }: Decisions,
+  { signs, turned, isMethod, idHead }: Decisions,
 ): Made["rows"][number] {
   const { currency, kind } = activity;
   const effect = effectUnder(activity, signs);
   const fields = plainFields(reading, row, WORKED_OUT);
   const word = reading.cells.of(row, "kind");
   fields.kind = kind;
+  Object.assign(fields, ownId(reading, row, { idHead, of: fields.id }));
   fields.method ??= isMethod || METHOD_HINT.test(word) ? word : "";
   if (effect) {
     const paid = kind === "payout" ? (turned ? -1 : 1) * (paidOut(activity) ?? 0) : effect.gross;
@@ -144,5 +154,18 @@ function canonicalRow(
   }
   return { line: row.line, fields };
 }
+
+/** The id of a refund or a dispute by its own column, with what names the charge that it is of. */
+const ownId = (
+  { cells }: Reading,
+  row: Row,
+  { idHead, of = "" }: { idHead: string | null; of: string | undefined },
+): Record<string, string> =>
+  idHead === null
+    ? {}
+    : {
+        relatedId: cells.of(row, "relatedId") || of,
+        id: (row.cells[cells.file.table.headers.indexOf(idHead)] ?? "").trim(),
+      };
 
 const METHOD_HINT = /ach|bank|check|debit|card/i;

@@ -3,6 +3,7 @@ import { formatAmount } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
+import { linesNamed, saidOfLines } from "./linesAre";
 import type { Question } from "../types";
 
 /** What a line that takes money may be, the likeliest first. */
@@ -19,6 +20,8 @@ const TAKING: readonly RowKind[] = [
 /** What a line without a word for its kind is: a charge where it brings money, else what was said. */
 export function unnamedKind(reading: Reading, row: Row): RowKind {
   if (reading.cells.file.answers.payouts === "payout") return "payout";
+  const ofAll = saidOfLines(reading.cells);
+  if (ofAll !== undefined && ofAll !== "charge") return ofAll;
   if (!takes(reading, row)) return "charge";
   const said = reading.cells.file.answers.negatives as RowKind | undefined;
   return said !== undefined && TAKING.includes(said) ? said : "charge";
@@ -35,7 +38,8 @@ export function takingQuestion(
   rows: readonly Row[],
   wordOf: (row: Row) => string,
 ): Question[] {
-  if (reading.cells.file.answers.negatives !== undefined) return [];
+  const { cells } = reading;
+  if (cells.file.answers.negatives !== undefined || linesNamed(cells, rows) !== null) return [];
   const open = rows.filter((row) => wordOf(row) === "" && takes(reading, row));
   const [first] = open;
   if (!first) return [];
@@ -53,7 +57,7 @@ export function takingQuestion(
 }
 
 /** Fields by which a payment is told from a payout. */
-const OF_PAYMENTS = ["id", "kind", "fee", "payerName", "payerEmail", "relatedId", "reference"];
+const OF_PAYMENTS = ["id", "kind", "fee", "payerName", "payerEmail", "relatedId"];
 
 /** Lines of which each names a payout of its own, and nothing else: they may be those payouts. */
 export function payoutsQuestion(reading: Reading, rows: readonly Row[]): Question[] {
@@ -64,7 +68,8 @@ export function payoutsQuestion(reading: Reading, rows: readonly Row[]): Questio
     named.length > 0 &&
     named.length === rows.length &&
     new Set(named).size === named.length &&
-    OF_PAYMENTS.every((field) => cells.column(rows, field).length === 0);
+    OF_PAYMENTS.every((field) => cells.column(rows, field).length === 0) &&
+    new Set(cells.column(rows, "reference")).size <= 1;
   const [first] = rows;
   if (!isOpen || !first) return [];
   const sum = formatAmount(sumOf(reading, first), reading.currencyOf(first));

@@ -14,6 +14,7 @@ import type { Row } from "../cells";
 import { dueQuestion, termsSaid } from "./dueOfInvoices";
 import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
 import { balanceProof } from "./balanceProof";
+import { belowZeroQuestion } from "./belowZero";
 import {
   balanceQuestion,
   creditSignQuestion,
@@ -45,6 +46,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     onTop: taxOnTop(reading, rows) === true,
     running: isAccounts(reading, rows),
     isCredited: creditSide(reading.cells, rows),
+    isTurned: said(reading, "owed") === "size",
   };
   for (const row of rows) {
     const standing = standingOf(reading, row);
@@ -67,6 +69,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...totalQuestion(reading, rows),
       ...dueQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
+      ...belowZeroQuestion(reading, rows, (row) => kindOf(reading, row) === "credit"),
       ...(file.running ? [] : openSignQuestion(reading, rows)),
       ...whole.questions,
     ],
@@ -108,6 +111,8 @@ type Facts = {
   running: boolean;
   /** Whether a column of sides says that a line lowers what is owed. */
   isCredited: (row: Row) => boolean;
+  /** Whether the list writes what is owed with a minus. */
+  isTurned: boolean;
 };
 
 function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][number] {
@@ -119,9 +124,11 @@ function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][nu
     balance: balanceOf(reading, row, facts),
     tax: fields.tax === undefined ? null : (sumOfCell(reading, row, "tax") ?? (0 as Minor)),
   };
-  const written = Object.entries(sums).flatMap(([field, sum]) =>
-    sum === null ? [] : [[field, inText(lowers ? -Math.abs(sum) : sum, currency)]],
-  );
+  const written = Object.entries(sums).flatMap(([field, sum]) => {
+    if (sum === null) return [];
+    const owed = facts.isTurned ? -sum : sum;
+    return [[field, inText(lowers ? -Math.abs(sum) : owed, currency)]];
+  });
   if (isTermsAsDue("dueOn", fields.dueOn ?? "")) delete fields.dueOn;
   const terms = termsOf(reading, row, fields.dueOn !== undefined);
   return { line: row.line, fields: { ...fields, terms, ...Object.fromEntries(written) } };

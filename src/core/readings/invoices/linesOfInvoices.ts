@@ -97,11 +97,27 @@ function sumOf(currency: Currency, group: readonly Line[], field: string): strin
   return sums.length === 0 ? null : toDecimal(minor(total), currency);
 }
 
+/** Lines with one sum of the whole and several due days: what is to be paid when. */
+const isInstallments = (group: readonly Line[]): boolean =>
+  new Set(group.map(({ fields }) => fields.total)).size === 1 &&
+  new Set(group.map(({ fields }) => fields.dueOn)).size === group.length;
+
+const installmentsQuestion = (group: readonly Line[]): Question[] => [
+  {
+    key: "lines",
+    words: `Invoice ${group[0]?.fields.number ?? ""} stands on ${group.length} lines with one sum and ${group.length} due days, as installments do (first line ${group[0]?.line ?? 0}). Choose the column of what is due on each day, and give each its own number.`,
+    choices: [
+      { answer: "apart", result: "those lines are refused, and the right ones are given again" },
+    ],
+  },
+];
+
 type CurrencyIn = (group: readonly Line[]) => Currency;
 
 function linesQuestion(currencyIn: CurrencyIn, groups: readonly (readonly Line[])[]): Question[] {
   const differing = groups.find((group) => !isSame(group));
   const group = differing ?? groups[0];
+  if (group && isInstallments(group)) return installmentsQuestion(group);
   const [first, second] = group ?? [];
   if (!group || !first || !second) return [];
   const currency = currencyIn(group);

@@ -2,6 +2,7 @@ import { type FileKind, plainWords } from "@/core/formats";
 
 import { type Cells, type Row, some } from "../cells";
 import { sureStanding } from "../invoices/documentWords";
+import { linesNamed } from "../activity/linesAre";
 import { endedRow } from "../activity/endedRows";
 import {
   isBack,
@@ -70,6 +71,7 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
 function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: number }): Flag[] {
   const { kind } = cells.file;
   if (kind === "customers" || kind === "returns") return [];
+  if (linesNamed(cells, rows)?.head === column.head) return [];
   const says = flagTest(kind, cells, rows, column);
   if (says === null) return [];
   const open = rows.filter((row) => says((row.cells[column.at] ?? "").trim(), row));

@@ -13,6 +13,9 @@ export const isTotalWord = (plain: string): boolean => TOTAL.test(plain);
 const BALANCE =
   /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|(?:solde|saldo|balance) (?:au|al|am|per|as of|at)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
 
+/** What no balance goes without, told before its words are looked at: lines are many. */
+const MAYBE_BALANCE = /bal|sald|sold|bestand/i;
+
 /** Whether words are those of a balance at an end of a list. */
 export const isBalanceWords = (plain: string): boolean => BALANCE.test(plain);
 
@@ -79,7 +82,8 @@ function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
     ...["description", "direction", "payerName", "kind"].map((field) => cells.of(row, field)),
     isDay ? "" : row.cells.join(" "),
   ];
-  if (!words.some((said) => isBalanceWords(plainWords(said)))) return false;
+  if (!words.some((said) => MAYBE_BALANCE.test(said) && isBalanceWords(plainWords(said))))
+    return false;
   const moves = ["amount", "gross", "net", "moneyIn", "moneyOut"].some((field) =>
     /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
   );

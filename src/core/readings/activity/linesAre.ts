@@ -1,0 +1,59 @@
+import { ROW_KINDS, type RowKind } from "@/core/activity/index";
+import { headWords } from "@/core/formats";
+
+import type { Cells, Row } from "../cells";
+import type { Question } from "../types";
+
+/** Heads of the ids of what is no charge, by the kind that they name. */
+const ID_OF: readonly (readonly [RegExp, RowKind])[] = [
+  [/\brefund\b/, "refund"],
+  [/\b(?:dispute|chargeback|case)\b/, "dispute"],
+  [/\b(?:return|reversal)\b/, "ach_return"],
+  [/\badjustment\b/, "adjustment"],
+];
+const ID = /\b(?:id|number|key|reference|case|token)\b/;
+
+/** A column that names each line as something else than a charge: its head, and what that is. */
+type Named = { readonly head: string; readonly kind: RowKind };
+
+/** The column by whose ids every line may be a refund, a dispute, a return; null where none is. */
+export function linesNamed(cells: Cells, rows: readonly Row[]): Named | null {
+  if (cells.file.kind !== "processor" || cells.has("kind") || rows.length === 0) return null;
+  for (const [at, head] of cells.file.table.headers.entries()) {
+    const plain = headWords(head);
+    const kind = ID.test(plain) ? ID_OF.find(([words]) => words.test(plain))?.[1] : undefined;
+    if (kind === undefined) continue;
+    const ids = rows.map((row) => (row.cells[at] ?? "").trim());
+    if (ids.every((id) => id !== "") && new Set(ids).size === ids.length) return { head, kind };
+  }
+  return null;
+}
+
+/** Lines that all have an id of a refund or of a dispute, and no word for what they are: asked. */
+export function linesAreQuestion(cells: Cells, rows: readonly Row[]): Question[] {
+  const named = linesNamed(cells, rows);
+  if (named === null || cells.file.answers.lines_are !== undefined) return [];
+  const { head, kind } = named;
+  return [
+    {
+      key: "lines_are",
+      words: `“${head}” has an id on each line, and no column says what the lines are.`,
+      choices: ([kind, "charge"] as const).map((answer) => ({
+        answer,
+        result: `each of the ${rows.length} is a ${ROW_KINDS[answer].label}`,
+      })),
+    },
+  ];
+}
+
+/** What every line without a word of its own was said to be. */
+export const saidOfLines = (cells: Cells): RowKind | undefined => {
+  const said = cells.file.answers.lines_are;
+  return [...ID_OF.map(([, kind]) => kind), "charge" as const].find((kind) => kind === said);
+};
+
+/** The head of the ids of what every line was said to be; null where the lines are charges, or nobody said so. */
+export function idSaid(cells: Cells, rows: readonly Row[]): string | null {
+  const said = saidOfLines(cells);
+  return said === undefined || said === "charge" ? null : (linesNamed(cells, rows)?.head ?? null);
+}
