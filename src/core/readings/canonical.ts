@@ -18,7 +18,7 @@ import {
 } from "@/core/money";
 import type { Failure } from "@/core/result";
 
-import type { Cells, Row } from "./cells";
+import { type Cells, type Row, wholeId } from "./cells";
 import { type DayReading, dayUnder } from "./days/dayUnder";
 import { writtenDay } from "./days/writtenDay";
 import { isTermsAsDue } from "./invoices/termsIn";
@@ -105,7 +105,8 @@ export function plainFields(
 /** A cell as the agreed layout writes it; empty where it is, or where a mark stands for nothing. */
 function agreedText(reading: Reading, row: Row, { field, type }: FieldSpec): string {
   const text = reading.cells.of(row, field);
-  if (text === "" || type === "text") return text;
+  if (type === "text") return wholeId(field, text);
+  if (text === "") return text;
   if (isNothing(text)) return "";
   if (type === "day") return dayOf(reading, field, text) ?? text;
   return type === "amount" ? (sumText(reading, row, field) ?? text) : text;

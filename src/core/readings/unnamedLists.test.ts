@@ -68,3 +68,76 @@ describe("a list of what is owed", () => {
     expect(question?.choices.map(({ answer }) => answer)).toEqual(["apart"]);
   });
 });
+
+describe("lines that are not of this list", () => {
+  it("stand below a heading of payments, or are of another company: asked", () => {
+    const file = list(
+      "Company,Customer,Number,Date,Due,Open amount",
+      "KRCK,Ada,I0,11/13/2026,12/13/2026,80.00",
+      "KRCK,Bo,I1,11/14/2026,12/14/2026,20.00",
+      "OTHER,Cy,I2,11/15/2026,12/15/2026,30.00",
+      "Unapplied payments,,,,,",
+      "KRCK,Ada,PAY1,11/16/2026,,18.50",
+    );
+    expect(openIn(file)).toEqual(["whose", "section", "total", "due"]);
+    const answers = { whose: "KRCK", section: "credit", total: "balance", due: "issue" };
+    const { table, leftOut } = readList(file, { answers });
+    expect(leftOut.map(({ line, why }) => `${line} ${why}`)).toEqual([
+      "4 other_account",
+      "5 heading",
+    ]);
+    expect(table.rows.at(-1)?.cells).toContain("-18.50");
+  });
+  it("with money in and money out are what moved on a day", () => {
+    const file = list(
+      "As of,Account,Opening ledger,Total credits,Total debits",
+      "11/13/2026,9873210,100.00,50.00,40.00",
+      "11/14/2026,9873210,110.00,20.00,10.00",
+    );
+    expect(openIn(file, { kind: "bank" })).toContain("both");
+  });
+});
+
+describe("columns of one list", () => {
+  it("may each have their own order of day and month, where only that makes days of them", () => {
+    const file = list(
+      "Invoice,Customer,Issued,Due,Total,Open",
+      "I0,Ada,13/10/2026,11/12/2026,50.00,50.00",
+      "I1,Bo,14/10/2026,11/13/2026,60.00,60.00",
+    );
+    expect(openIn(file)).toEqual([]);
+    expect(readList(file).table.rows[0]?.cells).toEqual(
+      expect.arrayContaining(["2026-10-13", "2026-11-12"]),
+    );
+  });
+  it("without names may be gross and net, by the fees that lie between them; what was cancelled adds up to nothing", () => {
+    const file = list(
+      "Order,Event,Date,Client paid,Service fee,You get,Payer",
+      "O1,PAYMENT,2026-11-13,100.00,3.00,97.00,Ada",
+      "O2,PAYMENT,2026-11-14,50.00,1.50,48.50,Bo",
+      "O3,CANCELLED,2026-11-15,70.00,0.00,0.00,Cy",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({ gross: "Client paid", net: "You get" });
+  });
+  it("may have the side of a sum behind it, and numbers that a spreadsheet gave a decimal", () => {
+    const bank = list(
+      "Datum;Text;Betrag;Saldo",
+      "13.11.2026;Ada;10,00 EUR H;110,00",
+      "16.11.2026;Bo;5,00 EUR S;105,00",
+    );
+    expect(readList(bank).table.rows[1]?.cells).toContain("-5.00");
+    const ids = list("Customer No,Customer,Email", "1001.0,Ada,a@x.example");
+    expect(readList(ids, { kind: "customers" }).table.rows[0]?.cells[0]).toBe("1001");
+  });
+  it("of two are parted by what parts most lines", () => {
+    const advice = list(
+      "ADVICE",
+      "Paid by|Ada",
+      "Amount|1,234.00",
+      "Invoice|Amount",
+      "2501|1,000.00",
+      "2502|234.00",
+    );
+    expect(columnsIn("remittance", advice)).toMatchObject({ number: "Invoice", amount: "Amount" });
+  });
+});

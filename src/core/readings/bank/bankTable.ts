@@ -7,6 +7,7 @@ import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
 import { otherWords } from "./numberedWords";
+import { severalMoved } from "./severalMoved";
 import type { StatementRow } from "./statementRow";
 import { writtenSum } from "../sums/sumCells";
 import type { LeftOut } from "../types";
@@ -103,6 +104,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     questions: [
       ...stateQuestions(reading, rows),
       ...wordedQuestions(reading, rows),
+      ...severalMoved(reading, kept),
       ...signs.questions,
     ],
     proofs: signs.proofs,

@@ -5,23 +5,28 @@ import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 
 /** What the sums of a processor's file prove of its columns. */
 export function activityProof(sheet: Sheet): Columns | null {
-  const [gross, fee, net] = ["gross", "fee", "net"].map((field) => sheet.of(field));
+  const [gross, fee, net] = [sheet.of("gross"), sheet.of("fee"), sheet.of("net")];
   const more = [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
-  if (!fee && !net)
-    return gross ? (feeAndNet(sheet, gross) ?? settledThree(sheet)) : unnamedThree(sheet);
-  if (!gross) return null;
+  if (!gross) return withoutGross(sheet, { fee, net, more });
+  if (!fee && !net) return feeAndNet(sheet, gross) ?? settledThree(sheet);
   if (fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
-  return fee
-    ? (netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more))
-    : withoutFee(sheet, { gross, net: net ?? null, more });
+  if (fee) return netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more);
+  return net ? withoutFee(sheet, { gross, net, more }) : null;
+}
+
+function withoutGross(
+  sheet: Sheet,
+  { fee, net, more }: { fee: Sums | null; net: Sums | null; more: readonly Sums[] },
+): Columns | null {
+  if (net) return null;
+  return fee ? grossAndNet(sheet, [fee, ...more]) : unnamedThree(sheet);
 }
 
 const withoutFee = (
   sheet: Sheet,
-  { gross, net, more }: { gross: Sums; net: Sums | null; more: readonly Sums[] },
-): Columns | null =>
-  net === null ? null : (feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net));
+  { gross, net, more }: { gross: Sums; net: Sums; more: readonly Sums[] },
+): Columns | null => feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net);
 
 /** A second fee, or the tax on it, that no net shows to be beside the first and not within it: it is asked about. */
 const unproven = ({ columns }: Sheet, more: readonly Sums[]): Columns | null =>
@@ -51,6 +56,22 @@ function threeOf(sheet: Sheet): Columns | null {
   );
   return found.length === 1 ? (found[0] ?? null) : null;
 }
+
+/** The only two columns of which one is what the fees leave of the other, where neither has a name. */
+function grossAndNet(sheet: Sheet, fees: readonly Sums[]): Columns | null {
+  const free = sheet.free().filter((head) => !isOnTop(head));
+  const found = free.flatMap((gross) =>
+    free
+      .filter((net) => net !== gross && foots(sheet.under(gross), fees, sheet.under(net)))
+      .map((net) => ({ gross, net })),
+  );
+  const likely = found.filter(({ gross, net }) => isLarger(sheet, gross, net));
+  return likely.length === 1 ? (likely[0] ?? null) : null;
+}
+
+/** Whether one column is at least another on every line: what was charged, beside what is left of it. */
+const isLarger = (sheet: Sheet, gross: string, net: string): boolean =>
+  sheet.under(gross).every((sum, at) => Math.abs(sum ?? 0) >= Math.abs(sheet.under(net)[at] ?? 0));
 
 /** The only fee and net that are left of a gross, where neither has a name. */
 function feeAndNet(sheet: Sheet, gross: Sums): Columns | null {

@@ -1,6 +1,7 @@
 import type { Table } from "@/core/formats";
 import { type Currency, currencyOf, type DecimalMark } from "@/core/money";
 
+import { sureState } from "../rowWords";
 import { sumUnder, writtenSum } from "../sums/sumCells";
 
 /** The sums of a column, a line after the other; null where a cell holds none. */
@@ -26,7 +27,11 @@ export class Sheet {
     readonly columns: Columns,
     private readonly mark: DecimalMark,
   ) {
-    this.rows = table.rows.slice(0, MOST_LOOKED_AT);
+    const places = ["kind", "status"].map((field) => table.headers.indexOf(columns[field] ?? ""));
+    // What was declined or cancelled need not add up.
+    const isDead = ({ cells }: Table["rows"][number]): boolean =>
+      places.some((at) => at >= 0 && sureState((cells[at] ?? "").trim()) === "none");
+    this.rows = table.rows.filter((row) => !isDead(row)).slice(0, MOST_LOOKED_AT);
   }
 
   of(field: string): Sums | null {

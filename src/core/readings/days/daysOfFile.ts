@@ -41,10 +41,31 @@ export function daysOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
   const base = readingIn(order, cells, context);
   const turned = turnedDays(cells, columns, { base, today: context.today });
   const zones = zonesOfFile(cells, columns, turned.reading);
+  const own = ownOrders(columns, base);
   return {
-    readingOf: zones.of,
+    readingOf: (field) => {
+      const read = zones.of(field);
+      const said = own.get(field);
+      return said === undefined ? read : { ...read, order: said };
+    },
     questions: [...questions, ...turned.questions, ...zones.questions],
   };
+}
+
+/** Columns that the order of the others makes no days of, each with the only order that does. */
+function ownOrders(
+  columns: readonly WrittenColumn[],
+  base: DayReading,
+): ReadonlyMap<string, PartOrder> {
+  const reads = (days: WrittenColumn["days"], order: PartOrder): boolean =>
+    days.every((written) => dayUnder(written, { ...base, order }) !== null);
+  return new Map(
+    columns.flatMap(({ field, days }) => {
+      if (reads(days, base.order)) return [];
+      const [only, ...others] = ORDERS.filter((order) => reads(days, order));
+      return only !== undefined && others.length === 0 ? [[field, only] as const] : [];
+    }),
+  );
 }
 
 const readingIn = (

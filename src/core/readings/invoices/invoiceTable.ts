@@ -30,6 +30,7 @@ import { openByAge } from "./openByAge";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
+import { isOfSection, sectionQuestion } from "./sectionQuestion";
 import { creditSide } from "./sideColumn";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
 import { isTermsAsDue, termsIn } from "./termsIn";
@@ -62,6 +63,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     refused: [],
     questions: [
       ...wordQuestions(reading, rows),
+      ...sectionQuestion(reading, rows),
       ...standingQuestions(reading, rows),
       ...taxQuestion(reading, rows),
       ...runningQuestion(reading, rows),
@@ -81,6 +83,8 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
 }
 
 function kindOf(reading: Reading, row: Row): DocumentKind {
+  if (isOfSection(reading, row))
+    return (said(reading, "section") as DocumentKind | undefined) ?? "leave";
   const word = reading.cells.of(row, "type");
   if (word === "")
     return said(reading, "credits") === "credits" && looksLikeCredit(reading, row)

@@ -1,12 +1,14 @@
 import type { Refusal } from "@/core/formats";
 
 import { Cells, type Row } from "../cells";
+import { creditSections } from "./creditSections";
 import { flagged } from "./flagColumns";
 import { withGroups } from "./groupedRows";
 import { headQuestion } from "./headOfFile";
 import { shownRows } from "./hiddenRows";
 import { printedOnce } from "./printedOnce";
 import { ofOneAccount } from "./ofOneAccount";
+import { ofOneCompany } from "./ofOneCompany";
 import { screened } from "./rowsLeftOut";
 import { shiftedRows } from "./shifted";
 import { type Sections, sectionsOf } from "./statementSections";
@@ -32,7 +34,10 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
   const cells = new Cells({ ...file, table: years.table });
   const whole = screened(cells);
   const shown = shownRows(whole.rows, file);
-  const one = ofOneAccount(cells, shown.rows, context);
+  const one =
+    file.kind === "invoices"
+      ? ofOneCompany(cells, shown.rows)
+      : ofOneAccount(cells, shown.rows, context);
   const dated = printedOnce(cells, one.rows);
   const flags = flagged(cells, dated.rows);
   const shifted = shiftedRows(cells, flags.rows);
@@ -65,7 +70,8 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
 /** A list that is printed in parts, with each line as if it stood alone. */
 function partsOf(file: Unread): Sections {
   if (file.kind === "bank") return sectionsOf(file);
-  const plain = { table: file.table, leftOut: [] };
-  const { table, leftOut } = file.kind === "invoices" ? withGroups(file.table) : plain;
-  return { table, leftOut, wayOf: () => "" };
+  if (file.kind !== "invoices") return { table: file.table, leftOut: [], wayOf: () => "" };
+  const credits = creditSections(file.table);
+  const { table, leftOut } = withGroups(credits.table);
+  return { table, leftOut: [...credits.leftOut, ...leftOut], wayOf: credits.wayOf };
 }

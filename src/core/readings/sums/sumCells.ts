@@ -50,8 +50,8 @@ const plainSum = (cell: string): WrittenSum => ({
 function anySum(cell: string): WrittenSum | null {
   const text = cell.replace(/[\u00a0\u2007\u202f]/g, " ").trim();
   if (text === "" || text.length > LONGEST || !/\d/.test(text) || isCut(text)) return null;
-  const side = /(?:^|[\s\d])(cr|dr|[cd])\.?$|^(cr|dr)\.?(?=[\s\d])/i.exec(text);
-  const bare = side ? text.replace(/(cr|dr|[cd])\.?$|^(cr|dr)\.?/i, "").trim() : text;
+  const side = /(?:^|[\s\d])(cr|dr|[cd])\.?$|^(cr|dr)\.?(?=[\s\d])|\s([sh])$/i.exec(text);
+  const bare = side ? text.replace(/(cr|dr|[cdsh])\.?$|^(cr|dr)\.?/i, "").trim() : text;
   const currency = currencyIn(bare);
   const digits = bare
     .replace(ANY_SIGN, "")
@@ -62,7 +62,7 @@ function anySum(cell: string): WrittenSum | null {
     .replace(/^[\s(+\-−–]{1,6}|[\s)+\-−–]{1,6}$/g, "")
     .trim();
   if (!/^\d[\d.,'’ ]*$|^[.,]\d+$/.test(digits)) return null;
-  const word = (side?.[1] ?? side?.[2] ?? "").toLowerCase();
+  const word = (side?.slice(1).find((letters) => letters !== undefined) ?? "").toLowerCase();
   return {
     digits: digits.replace(/[’]/g, "'"),
     negative: isNegative(bare),
@@ -71,10 +71,12 @@ function anySum(cell: string): WrittenSum | null {
   };
 }
 
-const sideOf = (word: string): WrittenSum["side"] => {
-  if (word === "cr" || word === "c") return "credit";
-  return word === "dr" || word === "d" ? "debit" : null;
+/** Credit and debit in English, and `Haben` and `Soll`. */
+const SIDES: Readonly<Record<string, WrittenSum["side"]>> = {
+  ...{ cr: "credit", c: "credit", h: "credit" },
+  ...{ dr: "debit", d: "debit", s: "debit" },
 };
+const sideOf = (word: string): WrittenSum["side"] => SIDES[word] ?? null;
 
 const isNegative = (text: string): boolean =>
   (text.includes("(") && text.includes(")")) ||
