@@ -194,4 +194,4 @@ function whyNoSum({ sums: { mark }, currencyOf }: Reading, row: Row, text: strin
 }
 
 /** Marks that stand where there is nothing. */
-export const isNothing = (text: string): boolean => /^(?:[-–—]|n\/?a|null|none)$/i.test(text);
+export const isNothing = (text: string): boolean => /^(?:[-–—]{1,3}|n\/?a|null|none)$/i.test(text);

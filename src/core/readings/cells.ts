@@ -62,8 +62,12 @@ export class Cells {
 const IS_ID = /^(?:id|number|trace|\w+Id)$/;
 
 /** An id to which a spreadsheet has given a decimal without it: `1001.0` is 1001. */
-export const wholeId = (field: string, text: string): string =>
-  IS_ID.test(field) && /^\d{1,15}\.0$/.test(text) ? text.slice(0, -2) : text;
+export function wholeId(field: string, text: string): string {
+  if (!IS_ID.test(field)) return text;
+  // A stroke before it keeps a spreadsheet from taking it for a number.
+  const bare = /^'\w/.test(text) ? text.slice(1) : text;
+  return /^\d{1,15}\.0$/.test(bare) ? bare.slice(0, -2) : bare;
+}
 
 /** Whether a list of invoices is in the agreed layout, which says what an empty cell means. */
 export const isAgreed = (cells: Cells): boolean =>

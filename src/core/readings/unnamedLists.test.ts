@@ -1,4 +1,4 @@
-import { columnsIn, openIn, readList } from "../../../tests/support/readings";
+import { columnsIn, kindsIn, openIn, readList } from "../../../tests/support/readings";
 
 /* Lists that do not say what their lines are; made by hand, common practice, no source. */
 
@@ -139,5 +139,48 @@ describe("columns of one list", () => {
       "2502|234.00",
     );
     expect(columnsIn("remittance", advice)).toMatchObject({ number: "Invoice", amount: "Amount" });
+  });
+});
+
+describe("what lies between sums", () => {
+  it("a gross that is called so is more than what is left of it", () => {
+    const file = list(
+      "Date,Type,Guest,Amount,Service Fee,Gross earnings",
+      "11/13/2026,Payment,Ada,97.00,3.00,100.00",
+      "11/14/2026,Payment,Bo,48.50,1.50,50.00",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({ gross: "Gross earnings", net: "Amount" });
+  });
+  it("two fees without names that leave a net of a gross", () => {
+    const file = list(
+      "Order #,Order Date,Email,Gross Sales,Service Fees Paid,Payment Processing Fees,Organizer Share",
+      "8000,11/13/2026,a@x.example,100.00,3.70,2.90,93.40",
+      "8001,11/14/2026,b@x.example,50.00,1.85,1.45,46.70",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({ net: "Organizer Share" });
+  });
+  it("a transfer's fee beside a balance makes no processor of a bank: asked", () => {
+    const file = list(
+      "Transfer ID,Date,Amount,Description,Running Balance,Payer Name,Total fees",
+      "T1,11/13/2026,100.00,Received,1100.00,Ada,0.00",
+      "T2,11/14/2026,-50.00,Sent,1048.80,,1.20",
+    );
+    expect(kindsIn(file).possible).toEqual(["processor", "bank"]);
+  });
+  it("strokes stand for nothing, and somebody has a name by its two parts", () => {
+    const file = list(
+      "Date,Type,Info,Amount,Net",
+      "11/13/2026,Sale,Order 300,100.00,100.00",
+      "11/13/2026,Fee,Order 300,--,-6.50",
+    );
+    expect(readList(file, { kind: "processor" }).refused).toEqual([]);
+    const people = list(
+      "Customer ID,First Name,Last Name,Company,Email",
+      "'700,Ann,Lee,,a@x.example",
+    );
+    expect(readList(people, { kind: "customers" }).table.rows[0]?.cells.slice(0, 2)).toEqual([
+      "700",
+      "Ann Lee",
+    ]);
   });
 });

@@ -3,7 +3,7 @@ import { type FieldSpec, text, typed } from "./spec";
 export const invoices: readonly FieldSpec[] = [
   text(
     "number",
-    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number,doc,inv,numero documento,numero del documento,reference",
+    "invoice_number,number,invoice no,invoice,invoice number,document number,doc no,inv no,num,no,invoice num,inv number,document no,document,doc number,reference number,ref no,invoice id,rechnungsnummer,rechnung,rechnungsnr,rechnungs nr,belegnummer,belegnr,beleg,numero de facture,facture,no facture,n facture,piece,numero de factura,factura,numero factura,n factura,fattura,numero fattura,factuurnummer,factuur,fatura,transaction number,txn number,doc,inv,numero documento,numero del documento,nº factura,nº de factura,reference",
     true,
   ),
   text(
@@ -14,13 +14,13 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "day",
     "issuedOn",
-    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,data,data fattura,factuurdatum,data documento",
+    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,fecha expedicion,fecha de expedicion,data,data fattura,factuurdatum,data documento",
     true,
   ),
   typed(
     "day",
     "dueOn",
-    "due_on,due date,due,net due date,date due,payment due,payment due date,pay by,falligkeit,faelligkeit,faellig am,faelligkeitsdatum,faellig,fallig am,falligkeitsdatum,fallig,echeance,date d echeance,date echeance,vencimiento,fecha de vencimiento,fecha vencimiento,scadenza,data scadenza,vervaldatum,vencimento",
+    "due_on,due date,due,net due date,date due,payment due,payment due date,pay by,falligkeit,faelligkeit,faellig am,faelligkeitsdatum,faellig,fallig am,falligkeitsdatum,fallig,echeance,date d echeance,date echeance,vencimiento,fecha de vencimiento,fecha vencimiento,scadenza,data scadenza,vervaldatum,vencimento,fecha vto",
   ),
   typed(
     "currency",
@@ -30,7 +30,7 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "amount",
     "total",
-    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,amount in doc currency,amount in document currency,amount in doc curr,amount in local currency,amount in local curr,amount in lc,amount in lcy,amount in loc curr,amount billed,billed amount,total billed,amount invoiced,invoiced amount,montant total,total facture,total amount due,totale documento,importo totale,foreign amount",
+    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,amount in doc currency,amount in document currency,amount in doc curr,amount in local currency,amount in local curr,amount in lc,amount in lcy,amount in loc curr,amount billed,billed amount,total billed,amount invoiced,invoiced amount,montant total,total facture,total amount due,totale documento,importo totale,total factura,importe factura,foreign amount",
     true,
   ),
   typed(
@@ -59,11 +59,14 @@ export const invoices: readonly FieldSpec[] = [
     "type",
     "type,document type,transaction type,doc type,kind,record type,txn type,belegart,art,type de piece,tipo,tipo de documento,move type",
   ),
-  text("status", "status,state,invoice status,payment status,document status,statut,estado,stato"),
+  text(
+    "status",
+    "status,state,invoice status,payment status,document status,statut,estado,estado cobro,estado de cobro,stato",
+  ),
   typed(
     "amount",
     "paid",
-    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,regle,paye,pagado,pagato,betaald,invoice amount paid,amount received,total received,amount collected,applied,amount applied,payments credits,acconti,acconto",
+    "paid,amount paid,paid amount,payments,paid to date,payments received,total paid,payments applied,received,bezahlt,gezahlt,deja paye,regle,paye,pagado,cobrado,pagato,betaald,invoice amount paid,amount received,total received,amount collected,applied,amount applied,payments credits,acconti,acconto",
   ),
   typed("amount", "debit", "debit,debits,debit amount,charges,charge,soll,debe,dare"),
   typed("amount", "credit", "credit,haben,haber,avere"),

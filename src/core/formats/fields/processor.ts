@@ -107,6 +107,6 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "balance",
-    "balance,running balance,balance after,account balance,ending balance,running total,saldo,guthaben,solde",
+    "balance,running,running balance,balance after,account balance,ending balance,running total,saldo,guthaben,solde",
   ),
 ];

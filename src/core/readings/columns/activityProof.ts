@@ -76,6 +76,21 @@ const isLarger = (sheet: Sheet, gross: string, net: string): boolean =>
 /** The only fee and net that are left of a gross, where neither has a name. */
 function feeAndNet(sheet: Sheet, gross: Sums): Columns | null {
   const found = pairsUnder(sheet, gross).filter(({ fee }) => isCost(fee));
+  return found.length === 1 ? (found[0] ?? null) : twoFeesAndNet(sheet, gross);
+}
+
+/** The only two fees that leave a net of a gross, where none of the three has a name. */
+function twoFeesAndNet(sheet: Sheet, gross: Sums): Columns | null {
+  const free = sheet.free();
+  const costs = free.filter((head) => isCost(head));
+  const found = costs.flatMap((fee, at) =>
+    costs.slice(at + 1).flatMap((fee2) =>
+      free
+        .filter((net) => net !== fee && net !== fee2)
+        .filter((net) => foots(gross, [sheet.under(fee), sheet.under(fee2)], sheet.under(net)))
+        .map((net) => ({ fee, fee2, net })),
+    ),
+  );
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
@@ -141,7 +156,10 @@ function isLikeFee(sheet: Sheet, head: string, fee: Sums): boolean {
 
 function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null {
   const net = sheet.free().find((head) => foots(gross, fees, sheet.under(head)));
-  return net === undefined ? null : { net };
+  const own = sheet.columns.gross;
+  if (net === undefined || own === undefined) return null;
+  // What is left is never more than what was charged: by another head the two change places.
+  return isLarger(sheet, net, own) ? { gross: net, net: own } : { net };
 }
 
 /** Heads of what customers got back: it lies between gross and net too, and is no fee. */

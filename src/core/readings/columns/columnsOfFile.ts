@@ -101,7 +101,9 @@ function fits(
 ): boolean {
   if (type === "amount" && RATE.test(head)) return false;
   const cells = filled.filter((cell) => !isNothing(cell));
-  if (cells.length === 0 || needed) return true;
+  if (cells.length === 0) return true;
+  // A head that may be of a sum as well as of a day is what it holds.
+  if (needed) return type !== "amount" || !cells.every(isDate) || cells.some(isEightDay);
   if (type === "kind")
     return !cells.every((cell) => isSum(cell) || isDate(cell) || ENTRY_MODE.test(cell));
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));

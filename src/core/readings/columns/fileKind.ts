@@ -14,6 +14,7 @@ import {
   hasHeads,
   OF_DOCUMENTS,
   OF_NO_ADVICE,
+  OF_ORIGINATORS,
   OF_OTHERS,
   OF_PAYMENTS,
   OF_WHAT_ARRIVES,
@@ -40,7 +41,7 @@ const SIGNS_OF_KIND: Readonly<
   bank: (has, table, columns) =>
     has("postedOn") &&
     (has("balance") ||
-      (has("moneyIn") && has("moneyOut") && !hasHeads(OF_OTHERS, table, columns))) &&
+      (has("moneyIn") && has("moneyOut") && !hasHeads(OF_ORIGINATORS, table, columns))) &&
     !saysDocuments(table, columns.direction) &&
     !hasHeads(OF_DOCUMENTS, table, columns),
   remittance: (has, table, columns) =>
@@ -162,12 +163,14 @@ function filledColumns({ headers, rows }: Table, columns: Columns): Columns {
   );
 }
 
-/** What a processor's list has and a statement with fees beside its sums has not. */
+/** What activity has and a statement with fees beside its sums has not; where a balance goes on, less. */
 const OWN = ["id", "net", "payoutId", "payerEmail", "method"];
+const OWN_BESIDE_BALANCE = ["net", "payerEmail", "method"];
 
 const isOwn = (table: Table, columns: Columns): boolean =>
-  OWN.some((field) => columns[field] !== undefined) ||
-  [...kindsSaid(table, columns)].some((kind) => kind !== null);
+  (columns.balance === undefined ? OWN : OWN_BESIDE_BALANCE).some(
+    (field) => columns[field] !== undefined,
+  ) || [...kindsSaid(table, columns)].some((kind) => kind !== null);
 
 /** Of kinds whose marks are all there, the one that has the others' and more: fees make a statement activity. */
 function narrowed(

@@ -6,6 +6,9 @@ import type { Columns } from "./sheet";
 export const OF_OTHERS =
   /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|sales|tips?|tax|orders?|due|discount|individual)\b/;
 
+/** Of them, those that a list of debits has that somebody sent to his bank. */
+export const OF_ORIGINATORS = /\b(individual|batch|returns?|reason|invoices?|due|orders?)\b/;
+
 /** Of them, those that what a customer owes has, whatever goes on from line to line in it. */
 export const OF_DOCUMENTS = /\b(invoices?|due)\b/;
 

@@ -1,0 +1,19 @@
+import { plainWords } from "@/core/formats";
+
+import type { Cells, Row } from "./cells";
+
+const FIRST = /^(?:first name|given name|vorname|prenom|nombre)$/;
+const LAST = /^(?:last name|surname|family name|nachname|nom de famille|apellidos?|cognome)$/;
+
+/** Somebody's name by columns of its two parts; empty where a line has none. */
+export function personName(cells: Cells): (row: Row) => string {
+  const places = [FIRST, LAST].map((words) =>
+    cells.file.table.headers.findIndex((head) => words.test(plainWords(head))),
+  );
+  if (places.some((at) => at < 0)) return () => "";
+  return (row) =>
+    places
+      .map((at) => (row.cells[at] ?? "").trim())
+      .join(" ")
+      .trim();
+}
