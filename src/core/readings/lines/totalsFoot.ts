@@ -60,7 +60,7 @@ export function totalsFoot(reading: Reading, { rows, leftOut, made }: List): Fou
     ...off,
     currency,
     head: reading.cells.head(off.field),
-    come: downTo(sums, off.line),
+    come: nearest(sums, begins, off),
   };
   return reading.cells.file.answers.totals === undefined
     ? { questions: [offQuestion(words)], proofs: [] }
@@ -97,13 +97,22 @@ function sumsDown<T extends { readonly line: number }>(
 const downTo = (sums: Sums, line: number): number =>
   sums.findLast((one) => one.line < line)?.sum ?? 0;
 
-/** Whether a total is what stands above it, whichever sign its column writes it with. */
-function foots(sums: Sums, begins: readonly number[], { line, sum }: Said): boolean {
-  const whole = downTo(sums, line);
-  return begins.some(
-    (from) => from < line && Math.abs(whole - downTo(sums, from)) === Math.abs(sum),
+/** What stands above a total, from each of the places where it may begin. */
+const comesTo = (sums: Sums, begins: readonly number[], line: number): number[] =>
+  begins.filter((from) => from < line).map((from) => downTo(sums, line) - downTo(sums, from));
+
+/** How far a sum is from a total, whichever sign its column writes it with. */
+const apart = (sum: number, total: number): number => Math.abs(Math.abs(sum) - Math.abs(total));
+
+/** Whether a total is what stands above it. */
+const foots = (sums: Sums, begins: readonly number[], { line, sum }: Said): boolean =>
+  comesTo(sums, begins, line).some((come) => apart(come, sum) === 0);
+
+/** Of what stands above a total, the sum that is next to it. */
+const nearest = (sums: Sums, begins: readonly number[], { line, sum }: Said): number =>
+  comesTo(sums, begins, line).reduce((best, come) =>
+    apart(come, sum) < apart(best, sum) ? come : best,
   );
-}
 
 function proofsOf(said: readonly Said[]): string[] {
   const count = new Set(said.map(({ line }) => line)).size;
