@@ -184,3 +184,14 @@ describe("what lies between sums", () => {
     ]);
   });
 });
+
+it("a statement that is empty after each transfer to the bank may be a processor's: asked", () => {
+  const file = list(
+    "Date,Ref ID,Type,Description,Amount,Balance",
+    "11/13/2026,500,Fixed Price,Invoice for work,100.00,100.00",
+    "11/13/2026,501,Service Fee,Fee for 500,-10.00,90.00",
+    "11/16/2026,502,Withdrawal,Wire to bank,-90.00,0.00",
+  );
+  expect(kindsIn(file).possible).toEqual(["processor", "bank"]);
+  expect(kindsIn(file.replace("-90.00,0.00", "-80.00,10.00")).sure).toBe("bank");
+});

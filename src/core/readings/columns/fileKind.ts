@@ -20,6 +20,7 @@ import {
   OF_WHAT_ARRIVES,
 } from "./headsOfKinds";
 import { areDocuments, saysDocuments } from "./namesDocuments";
+import { withPayouts } from "./paysOutWhole";
 import type { Columns } from "./sheet";
 import { sureKind } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
@@ -99,11 +100,12 @@ export function kindsOf(
   const readable = kinds.filter(
     (kind) => needed(kind, allOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
   );
-  const marked = kinds.filter((kind) => {
+  const bearing = kinds.filter((kind) => {
     const columns = columnsOf(kind);
     if (kind === "customers" && money && !isAddressBook(table)) return false;
     return SIGNS_OF_KIND[kind]((field) => columns[field] !== undefined, table, columns);
   });
+  const marked = withPayouts(bearing, table, columnsOf);
   const [only, ...others] = marked.length > 1 ? narrowed(marked, table, columnsOf) : marked;
   if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
   if (marked.length > 1) return { sure: null, possible: marked };
