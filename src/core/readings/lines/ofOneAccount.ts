@@ -1,7 +1,8 @@
 import type { Cells, Row } from "../cells";
 import type { LeftOut, Question, ReadingContext } from "../types";
 
-type OfOne = {
+/** Of a list of several the lines of one, and what is asked. */
+export type OfOne = {
   rows: readonly Row[];
   leftOut: readonly LeftOut[];
   questions: readonly Question[];

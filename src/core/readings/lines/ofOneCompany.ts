@@ -1,7 +1,8 @@
 import { plainWords } from "@/core/formats";
 
 import type { Cells, Row } from "../cells";
-import type { LeftOut, Question } from "../types";
+import type { Question } from "../types";
+import type { OfOne } from "./ofOneAccount";
 
 /** Heads of whose book a line is of, in a ledger that keeps several. */
 const COMPANY =
@@ -9,13 +10,6 @@ const COMPANY =
 /** So many companies keep one ledger; a column of more is of customers. */
 const MOST = 6;
 const ALL = "all";
-
-type OfOne = {
-  rows: readonly Row[];
-  leftOut: readonly LeftOut[];
-  questions: readonly Question[];
-  proofs: readonly string[];
-};
 
 /** Of a list of what several companies of one ledger are owed the lines of one: of that which is said. */
 export function ofOneCompany(cells: Cells, rows: readonly Row[]): OfOne {
