@@ -16,6 +16,9 @@ const CONTEXT = { today: TODAY, cutOverOn: null, currency: USD, timeZone: "Ameri
 
 type Asked = { kind?: FileKind; answers?: Answers; cutOverOn?: Day | null };
 
+/** A list of so many lines, as a file has it. */
+export const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+
 const tableOf = (text: string): Table => {
   const table = readTable(text);
   if (!table.ok) throw new Error(table.error.code);

@@ -1,8 +1,13 @@
-import { columnsIn, kindsIn, leftOutOf, linesIn, openIn } from "../../../tests/support/readings";
+import {
+  columnsIn,
+  kindsIn,
+  leftOutOf,
+  linesIn,
+  list,
+  openIn,
+} from "../../../tests/support/readings";
 
 /* What stands beside a sum, and what a list is by its columns; made by hand, common practice, no source. */
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
 
 describe("what stands beside a sum", () => {
   const ledger = (...heads: string[]): string =>

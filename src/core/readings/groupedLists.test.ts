@@ -3,13 +3,12 @@ import {
   kindsIn,
   leftOutOf,
   linesIn,
+  list,
   openIn,
   readList,
 } from "../../../tests/support/readings";
 
 /* Lists in groups, with totals, and with what is printed once; made by hand, common practice, no source. */
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
 
 describe("a list whose groups are named in lines of their own", () => {
   const open = list(

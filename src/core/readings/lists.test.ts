@@ -1,8 +1,13 @@
 import { missingFields } from "@/core/formats";
 
-import { kindsIn, leftOutOf, linesIn, openIn, readList } from "../../../tests/support/readings";
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+import {
+  kindsIn,
+  leftOutOf,
+  linesIn,
+  list,
+  openIn,
+  readList,
+} from "../../../tests/support/readings";
 
 describe("what a list is", () => {
   it("is no activity where it is an advice of a payment, or what is owed by age", () => {

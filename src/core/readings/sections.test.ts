@@ -3,13 +3,12 @@ import {
   kindsIn,
   leftOutOf,
   linesIn,
+  list,
   openIn,
   readList,
 } from "../../../tests/support/readings";
 
 /* Lists with several heads, labels over a head, and codes; made by hand, common practice, no source. */
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
 
 describe("a list that repeats its head", () => {
   const accounts = list(

@@ -1,9 +1,15 @@
 import type { FileKind } from "@/core/formats";
 
-import { kindsIn, leftOutOf, linesIn, openIn, readList } from "../../../tests/support/readings";
+import {
+  kindsIn,
+  leftOutOf,
+  linesIn,
+  list,
+  openIn,
+  readList,
+} from "../../../tests/support/readings";
 
 /** A list of a head and lines, as files write it. */
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
 const linesOf = (kind: FileKind, text: string, answers = {}): string[] =>
   linesIn(kind, text, { answers });
 

@@ -1,8 +1,6 @@
 import { FROM_1904_MARK } from "@/core/formats";
 
-import { leftOutOf, linesIn, openIn, readList } from "../../../tests/support/readings";
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+import { leftOutOf, linesIn, list, openIn, readList } from "../../../tests/support/readings";
 
 describe("a workbook that counts its days from 1904", () => {
   it("has days that are plain numbers four years and a day later (ECMA-376 part 1, 18.17.4.1)", () => {

@@ -1,8 +1,7 @@
-import { columnsIn, kindsIn, openIn, readList } from "../../../tests/support/readings";
+import { columnsIn, kindsIn, list, openIn, readList } from "../../../tests/support/readings";
 
 /* Lists that do not say what their lines are; made by hand, common practice, no source. */
 
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
 const cellsIn = (text: string, heads: string[], answers: Record<string, string>): string[] => {
   const { table } = readList(text, { kind: "processor", answers });
   const at = heads.map((head) => table.headers.indexOf(head));

@@ -3,13 +3,12 @@ import {
   kindsIn,
   leftOutOf,
   linesIn,
+  list,
   openIn,
   readList,
 } from "../../../tests/support/readings";
 
 /* Lists with all the columns that those who export them write; made by hand, common practice, no source. */
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
 
 describe("columns of a processor's wide list", () => {
   it("what was charged elsewhere stands beside what it came to where it is settled", () => {

@@ -1,9 +1,14 @@
 import { columnsOfFile } from "@/core/readings";
 import { readTable } from "@/core/formats";
 
-import { kindsIn, leftOutOf, linesIn, openIn, readList } from "../../../../tests/support/readings";
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+import {
+  kindsIn,
+  leftOutOf,
+  linesIn,
+  list,
+  openIn,
+  readList,
+} from "../../../../tests/support/readings";
 
 const columnsIn = (kind: "bank" | "processor" | "returns", file: string): object => {
   const table = readTable(file);

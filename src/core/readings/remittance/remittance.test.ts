@@ -1,6 +1,4 @@
-import { linesIn, openIn } from "../../../../tests/support/readings";
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+import { linesIn, list, openIn } from "../../../../tests/support/readings";
 
 describe("advice of a payment", () => {
   const of = (type: string, more = ""): string =>

@@ -1,6 +1,4 @@
-import { linesIn, openIn } from "../../../../tests/support/readings";
-
-const list = (...lines: string[]): string => `${lines.join("\n")}\n`;
+import { linesIn, list, openIn } from "../../../../tests/support/readings";
 
 describe("columns that no field has taken", () => {
   it("are not asked about where they are what an invoice's total is made of, and what is paid is known", () => {
