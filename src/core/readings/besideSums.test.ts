@@ -5,6 +5,7 @@ import {
   linesIn,
   list,
   openIn,
+  readList,
 } from "../../../tests/support/readings";
 
 /* What stands beside a sum, and what a list is by its columns; made by hand, common practice, no source. */
@@ -95,5 +96,21 @@ describe("what a list is", () => {
       "44,2026-11-13,147.00,KR2,50.00,0.00,50.00",
     );
     expect(openIn(file, { kind: "remittance" })).toEqual([]);
+  });
+});
+
+describe("what stands beside the words of a statement's line", () => {
+  it("is said with them, once: who paid, and what for", () => {
+    const file = list(
+      "Date,Description,Amount,Balance,Memo,Extended Description",
+      "11/13/2026,ACH CREDIT,100.00,1100.00,INV 50001,ANN POT",
+      "11/16/2026,RENT,-50.00,1050.00,RENT,",
+    );
+    const { table } = readList(file);
+    const at = table.headers.indexOf("description");
+    expect(table.rows.map(({ cells }) => cells[at])).toEqual([
+      "ACH CREDIT INV 50001 ANN POT",
+      "RENT",
+    ]);
   });
 });

@@ -10,10 +10,22 @@ const NUMBERED =
 export const firstNumbered = (heads: readonly string[]): string | undefined =>
   heads.find((head) => NUMBERED.exec(plainWords(head))?.[2] === "1");
 
-/** What the others say of a line, where its words are those of the first. */
+/** Heads of what stands beside the words of a line and says who paid, and what for. */
+const BESIDE =
+  /^(?:(?:extended|additional|full|long|further) (?:description|details?|info|information|text|narrative)|memo|addenda|remittance(?: info| information| details)?|payment details)$/;
+
+/** What other columns say of a line: more of its words, where they are numbered, and those that stand beside them. */
 export function otherWords(cells: Cells): (row: Row) => string[] {
   const [, stem] = NUMBERED.exec(plainWords(cells.head("description"))) ?? [];
-  if (stem === undefined) return () => [];
-  const others = cells.unread().filter(({ head }) => NUMBERED.exec(plainWords(head))?.[1] === stem);
-  return (row) => others.map(({ at }) => (row.cells[at] ?? "").trim());
+  const others = cells.unread().filter(({ head }) => {
+    const plain = plainWords(head);
+    return BESIDE.test(plain) || (stem !== undefined && NUMBERED.exec(plain)?.[1] === stem);
+  });
+  if (others.length === 0) return () => [];
+  return (row) => {
+    const said = cells.of(row, "description");
+    return others
+      .map(({ at }) => (row.cells[at] ?? "").trim())
+      .filter((text) => !said.includes(text));
+  };
 }
