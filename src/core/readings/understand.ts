@@ -7,14 +7,7 @@ import {
 } from "@/core/formats";
 
 import { bankTable } from "./bank/bankTable";
-import {
-  canonicalMapping,
-  canonicalTable,
-  type Made,
-  plainFields,
-  type Reading,
-  unreadable,
-} from "./canonical";
+import { canonicalMapping, canonicalTable, type Made, type Reading, unreadable } from "./canonical";
 import { Cells, type Row } from "./cells";
 import { customerTable } from "./customerTable";
 import { daysOfFile } from "./days/daysOfFile";
@@ -28,6 +21,7 @@ import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/ofOneAccount";
 import { momentsOfFormat } from "./momentsOfFormat";
 import { remittanceTable } from "./remittance/remittanceTable";
+import { returnsTable } from "./returnsTable";
 import { otherColumns } from "./lines/otherColumns";
 import { spanAbove, spanUnder } from "./days/ownSpan";
 import { processorTable } from "./activity/processorTable";
@@ -50,7 +44,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
   invoices: invoiceTable,
   customers: customerTable,
   remittance: remittanceTable,
-  returns: plainTable,
+  returns: returnsTable,
 };
 
 /**
@@ -185,14 +179,4 @@ function footed(kind: FileKind, cells: Cells, { proofs }: Made): boolean {
   if (kind === "invoices") return cells.has("balance");
   if (kind === "customers" || kind === "returns") return true;
   return proofs.some((proof) => /^all |^gross less|are the sum/.test(proof));
-}
-
-function plainTable(reading: Reading, rows: readonly Row[]): Made {
-  return {
-    rows: rows.map((row) => ({ line: row.line, fields: plainFields(reading, row) })),
-    leftOut: [],
-    refused: [],
-    questions: [],
-    proofs: [],
-  };
 }

@@ -194,3 +194,25 @@ it("a statement that is empty after each transfer to the bank may be a processor
   expect(kindsIn(file).possible).toEqual(["processor", "bank"]);
   expect(kindsIn(file.replace("-90.00,0.00", "-80.00,10.00")).sure).toBe("bank");
 });
+
+describe("lists that are nearly something", () => {
+  it("a balance of an account with a line missing goes on all the same: asked", () => {
+    const lines = Array.from(
+      { length: 11 },
+      (_, at) =>
+        `Ada,I${at},11/${10 + at}/2026,12/${10 + at}/2026,10.00,${10 * (at + 1) + (at > 5 ? 3 : 0)}.00`,
+    );
+    const file = list("Customer,Doc,Date,Due,Amount,Balance", ...lines);
+    expect(openIn(file)).toContain("running");
+  });
+  it("some returns among debits make no list of returns; a code may have its words behind it", () => {
+    const file = (...codes: string[]): string =>
+      list(
+        "Date,Customer,Amount,Trace,Original trace,Return code",
+        ...codes.map((code, at) => `11/13/2026,Ada,10.00,0910${at},0911${at},${code}`),
+      );
+    expect(kindsIn(file("R01", "", "", "")).sure).not.toBe("returns");
+    expect(kindsIn(file("R01 - NSF", "R02 - Closed")).sure).toBe("returns");
+    expect(readList(file("R01 - NSF", "R02")).table.rows[0]?.cells).toContain("R01");
+  });
+});

@@ -31,3 +31,10 @@ export const isDate = (cell: string): boolean => {
 };
 export const isSum = (cell: string): boolean =>
   writtenSum(cell) !== null && (!isDate(cell) || /^\d{8}$/.test(cell));
+
+/** Whether most lines have something in a column: a code beside some of them makes no list of returns. */
+export function isOnMost({ headers, rows }: Table, head: string | undefined): boolean {
+  const at = headers.indexOf(head ?? "");
+  const looked = rows.slice(0, MOST_LOOKED_AT);
+  return looked.filter(({ cells }) => (cells[at] ?? "").trim() !== "").length * 2 > looked.length;
+}

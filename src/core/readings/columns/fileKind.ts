@@ -9,6 +9,7 @@ import {
 } from "@/core/formats";
 
 import { isAddressBook } from "./addressBook";
+import { isOnMost } from "./contents";
 import { columnsHeld } from "./columnsOfFile";
 import {
   hasHeads,
@@ -51,7 +52,8 @@ const SIGNS_OF_KIND: Readonly<
     has("trace") &&
     has("paidOn") &&
     !hasHeads(OF_WHAT_ARRIVES, table, columns),
-  returns: (has) => has("code") && has("originalTrace"),
+  returns: (has, table, columns) =>
+    has("code") && has("originalTrace") && isOnMost(table, columns.code),
 };
 
 type Has = (field: string) => boolean;

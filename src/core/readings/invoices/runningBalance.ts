@@ -7,6 +7,9 @@ import type { Question } from "../types";
 /** Lines that a balance has to run over before it can be told from what is open. */
 const ENOUGH = 2;
 
+/** A balance that goes on from all lines but one in so many is the account's with a line missing. */
+const WHOLE_BUT = 10;
+
 /** What a line adds to a customer's account: its total, or its debit less its credit. */
 export function movementOf(reading: Reading, row: Row): number | null {
   const total = sumOfCell(reading, row, "total");
@@ -18,7 +21,7 @@ export function movementOf(reading: Reading, row: Row): number | null {
 
 /**
  * Whether the column of balances is the account's, that goes on from line to line, and not what of
- * each invoice is open: it follows on everywhere, and somewhere is not the line's own sum.
+ * each invoice is open: it follows on nearly everywhere, and somewhere is not the line's own sum.
  */
 export function isRunning(reading: Reading, rows: readonly Row[]): boolean {
   const { cells } = reading;
@@ -30,15 +33,15 @@ export function isRunning(reading: Reading, rows: readonly Row[]): boolean {
   }));
   if (lines.some(({ moved, balance }) => moved === null || balance === null)) return false;
   const isRun = (order: typeof lines): boolean => {
-    let gone = 0;
+    let [gone, broken] = [0, 0];
     for (const [at, line] of order.slice(1).entries()) {
       const before = order[at];
       const isNew = before?.customer !== line.customer && line.balance === line.moved;
       const isOn = (line.balance ?? 0) - (before?.balance ?? 0) === line.moved;
-      if (!isNew && !isOn) return false;
+      if (!isNew && !isOn) broken += 1;
       if (isOn && line.balance !== line.moved) gone += 1;
     }
-    return gone > 0;
+    return gone > broken && broken * WHOLE_BUT <= order.length;
   };
   return isRun(lines) || isRun([...lines].reverse());
 }

@@ -1,0 +1,20 @@
+import { type Made, plainFields, type Reading } from "./canonical";
+import type { Row } from "./cells";
+
+/** A code of Nacha with its words behind it: `R01 - Insufficient funds`. */
+const CODE = /^([RC]\d\d)\b/i;
+
+/** Returns and notices of change in the agreed layout. */
+export function returnsTable(reading: Reading, rows: readonly Row[]): Made {
+  return {
+    rows: rows.map((row) => {
+      const fields = plainFields(reading, row);
+      const code = CODE.exec(fields.code ?? "")?.[1]?.toUpperCase();
+      return { line: row.line, fields: code === undefined ? fields : { ...fields, code } };
+    }),
+    leftOut: [],
+    refused: [],
+    questions: [],
+    proofs: [],
+  };
+}
