@@ -87,7 +87,7 @@ describe("what a list prints once for several lines", () => {
 describe("what an advice says of its payment", () => {
   const advice = (...lines: string[]): string =>
     list(
-      "Payment date: 2026-11-20",
+      "Paid by our transfer of 2026-11-20",
       "Document,Your reference,Date,Gross,Discount,Net",
       ...lines,
       "Payment total,,,300.00,6.00,294.00",
@@ -163,5 +163,38 @@ describe("states and signs", () => {
       "11/14/2026,AUTOPAY PAYMENT - THANK YOU,-120.00",
     );
     expect(openIn(file, { kind: "bank" })).toEqual(["signs"]);
+  });
+});
+
+describe("what stands above the list of an advice", () => {
+  const lines = ["Invoice,Amount", "2501,1000.00", "2502,234.00"];
+  const above = [
+    "PAYMENT ADVICE,",
+    "Paid by,Alder Pottery",
+    "Paid on,2026-11-20",
+    "Reference: EFT-889,",
+    'Amount,"1,234.00"',
+  ];
+  it("says of each line who paid, when, by which number and how much in all", () => {
+    const file = list(...above, ...lines);
+    expect(kindsIn(file).sure).toBe("remittance");
+    expect(columnsIn("remittance", file)).toMatchObject({
+      payerName: "Paid by (above)",
+      paidOn: "Paid on (above)",
+      trace: "Reference (above)",
+      total: "Payment amount (above)",
+    });
+    expect(readList(file).proofs).toEqual(["the lines are the sum of the payment"]);
+    expect(openIn(file.replace("1,234.00", "1,240.00"))).toEqual(["foot"]);
+  });
+  it("is none of what stands above a statement, or of what is owed", () => {
+    const owed = list(
+      ...above,
+      "Invoice,Customer,Date,Due,Balance",
+      "1,Ada,2026-11-01,2026-12-01,5.00",
+    );
+    expect(columnsIn("invoices", owed)).not.toMatchObject({ total: "Payment amount (above)" });
+    const statement = list("Reference: 12,,", "Date,Description,Amount", "2026-11-01,Deposit,5.00");
+    expect(Object.values(columnsIn("bank", statement))).not.toContain("Reference (above)");
   });
 });

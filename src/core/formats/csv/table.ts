@@ -8,6 +8,7 @@ import type { FileKind } from "../mapping";
 import { delimiterOf } from "./delimiter";
 import { NO_HEAD } from "./head";
 import { headersOf } from "./headers";
+import { withFacts } from "./factsAbove";
 import { withHeadings } from "./headings";
 import {
   type BookFacts,
@@ -131,14 +132,20 @@ function tableUnder(
     return fail("file.columns", { count: headers.length, most: MOST_COLUMNS });
   if (at !== NO_HEAD && (records[at] ?? []).every((name) => name.trim() === ""))
     return fail("file.headers", { twice: "" });
-  const above = records.slice(from, Math.max(from, at)).map((cells) => cells.join(" "));
+  const beside = records.slice(from, Math.max(from, at));
+  const above = beside.map((cells) => cells.join(" "));
   const rows = list
     .map((cells, index) => ({ line: index + 1, cells }))
     .slice(at + 1)
     .filter(({ cells }) => isFilled(cells));
   return rows.length === 0
     ? fail("file.no_rows")
-    : ok({ headLine: at + 1, above, records, ...withHeadings({ headers, rows }, above) });
+    : ok({
+        headLine: at + 1,
+        above,
+        records,
+        ...withHeadings(withFacts({ headers, rows }, beside), above),
+      });
 }
 
 const isFilled = (cells: readonly string[]): boolean => cells.some((cell) => cell.trim() !== "");
