@@ -30,6 +30,8 @@ describe("what stands beside a sum", () => {
       "101,90002,2026-11-02,2026-12-02,40.00,H,40.00",
     );
     expect(linesIn("invoices", file)[1]).toContain("(40.00)");
+    // Letters of another head are of something else.
+    expect(linesIn("invoices", file.replace("D/C", "Tax class"))[1]).not.toContain("(40.00)");
   });
   it("a word in brackets that says which sum it is", () => {
     const file = list(

@@ -4,7 +4,7 @@ import type { Contents } from "./contents";
 
 /** Columns of codes that say something else than what a line is. */
 const OF_CARDS =
-  /\b(card|brand|scheme|network|entry|mode|currency|ccy|country|state|region|terminal|language|avs|cvv|cvc|response|tax|capture)\b/;
+  /\b(card|brand|scheme|network|entry|mode|currency|ccy|country|state|region|terminal|language|avs|cvv|cvc|response|tax|capture|size|grade|class|colou?r|unit|store|location|channel|warehouse|agent|rep)\b/;
 /** So many different codes are kinds. */
 const MOST_CODES = 6;
 

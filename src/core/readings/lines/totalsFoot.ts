@@ -36,15 +36,17 @@ const BEGINS: ReadonlySet<LeftOutRule> = new Set(["heading", "head", "total"]);
  * What is not is asked about, for a line may be missing or read wrong.
  */
 export function totalsFoot(reading: Reading, { rows, leftOut, made }: List): Found {
+  if (leftOut.length === 0) return { questions: [], proofs: [] };
   const rules = new Map(leftOut.map(({ line, why }) => [line, why]));
   const isOf = (set: ReadonlySet<LeftOutRule>, line: number): boolean => {
     const rule = rules.get(line);
     return rule !== undefined && set.has(rule);
   };
   const totals = rows.filter(({ line }) => rules.get(line) === "total");
+  if (totals.length === 0) return { questions: [], proofs: [] };
   const lines = rows.filter(({ line }) => !isOf(FOR_THE_EYE, line));
   const currency = onlyCurrency(reading, lines);
-  if (totals.length === 0 || currency === null) return { questions: [], proofs: [] };
+  if (currency === null) return { questions: [], proofs: [] };
   const begins = [0, ...rows.map(({ line }) => line).filter((line) => isOf(BEGINS, line))];
   const taken = lines.filter(({ line }) => !rules.has(line));
   const waysOf = (field: string): Sums[] => [
