@@ -216,3 +216,13 @@ describe("lists that are nearly something", () => {
     expect(readList(file("R01 - NSF", "R02")).table.rows[0]?.cells).toContain("R01");
   });
 });
+
+it("a company that is the same on every line is no payer", () => {
+  const file = (...companies: string[]): string =>
+    list(
+      "Id,Date,Type,Amount,Fee,Company",
+      ...companies.map((name, at) => `t${at},11/13/2026,Sale,10.00,0.30,${name}`),
+    );
+  expect(columnsIn("processor", file("Ada", "Bo", "Cy")).payerName).toBe("Company");
+  expect(columnsIn("processor", file("KRCK", "KRCK", "KRCK")).payerName).toBeUndefined();
+});

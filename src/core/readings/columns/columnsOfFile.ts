@@ -21,7 +21,12 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   if (table.kind !== undefined) return guessColumns(table.headers, kind);
   const cellsOf = contentsOf(table);
   const byName = (headers: readonly string[]): Record<string, string> => {
-    const named = guessColumns(headers, kind, (spec, head) => fits(spec, head, cellsOf(head)));
+    const named = guessColumns(
+      headers,
+      kind,
+      (spec, head) =>
+        fits(spec, head, cellsOf(head)) && !isOwnCompany(spec.field, head, cellsOf(head)),
+    );
     return plainest(withFilled(headers, kind, cellsOf, named), kind === "processor");
   };
   const named = byName(table.headers);
@@ -92,6 +97,13 @@ const isEightDay = (cell: string): boolean => /^\d{8}$/.test(cell) && isDate(cel
 
 const holdsSums = (field: string, cells: readonly string[]): boolean =>
   cells.some(isSum) && !(isCounted(field) && cells.every(isCount)) && !cells.every(isEightDay);
+
+/** A company that is the same on every line is whose list it is. */
+const isOwnCompany = (field: string, head: string, cells: readonly string[]): boolean =>
+  field === "payerName" &&
+  /^company\b/i.test(head) &&
+  cells.length > 2 &&
+  new Set(cells).size === 1;
 
 /** Whether a column holds anything that its field could be; an empty one may hold it another time. */
 function fits(
