@@ -226,3 +226,27 @@ it("a company that is the same on every line is no payer", () => {
   expect(columnsIn("processor", file("Ada", "Bo", "Cy")).payerName).toBe("Company");
   expect(columnsIn("processor", file("KRCK", "KRCK", "KRCK")).payerName).toBeUndefined();
 });
+
+describe("what was charged, without a name", () => {
+  it("is what the fees leave the net of, and never less than it", () => {
+    const file = (sales: string, other: string): string =>
+      list(
+        "Date,Reference,Sales,Fee,Net",
+        `11/13/2026,D0,${sales},2.00,98.00`,
+        `11/14/2026,D1,${other},1.00,49.00`,
+      );
+    expect(columnsIn("processor", file("100.00", "50.00")).gross).toBe("Sales");
+    expect(columnsIn("processor", file("96.00", "48.00")).gross).toBeUndefined();
+  });
+  it("is what it came to where it is settled, as its fee is in that currency", () => {
+    const file = list(
+      "ID,Created,Amount,Currency,Fee,Converted Amount,Converted Currency,Customer Email",
+      "c1,2026-11-13,331.03,eur,10.73,357.51,usd,a@x.example",
+      "c2,2026-11-14,50.00,usd,1.50,50.00,usd,b@x.example",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({
+      gross: "Converted Amount",
+      currency: "Converted Currency",
+    });
+  });
+});

@@ -19,7 +19,7 @@ function withoutGross(
   sheet: Sheet,
   { fee, net, more }: { fee: Sums | null; net: Sums | null; more: readonly Sums[] },
 ): Columns | null {
-  if (net) return null;
+  if (net) return fee ? grossAbove(sheet, [fee, ...more], net) : null;
   return fee ? grossAndNet(sheet, [fee, ...more]) : unnamedThree(sheet);
 }
 
@@ -55,6 +55,19 @@ function threeOf(sheet: Sheet): Columns | null {
       .map((pair) => ({ gross, ...pair })),
   );
   return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+/** The only column that is what was charged, by its fees and what is left of it, where it has no name. */
+function grossAbove(sheet: Sheet, fees: readonly Sums[], net: Sums): Columns | null {
+  // What is left is never more than what was charged.
+  const isAbove = (gross: Sums): boolean =>
+    gross.every((sum, at) => sum === null || Math.abs(sum) >= Math.abs(net[at] ?? 0));
+  const found = sheet
+    .free()
+    .filter((head) => !isOnTop(head) && !isCost(head) && isAbove(sheet.under(head)))
+    .filter((head) => foots(sheet.under(head), fees, net));
+  const [only] = found;
+  return only !== undefined && found.length === 1 ? { gross: only } : null;
 }
 
 /** The only two columns of which one is what the fees leave of the other, where neither has a name. */

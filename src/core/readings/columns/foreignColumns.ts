@@ -28,10 +28,34 @@ export function foreignColumns(
       const bare = plain.replace(FOREIGN, " ").replace(/\s+/g, " ").trim();
       return !taken.has(head) && bare !== plain && bare === plainWords(own) && isFilled(head, own);
     });
+  const converted = kind === "processor" ? convertedColumns(table, columns) : null;
+  if (converted !== null) return { ...columns, ...converted };
   const swapped = FIELDS[kind].flatMap(({ field, type }) => {
     const own = columns[field];
     const foreign = type === "amount" && own !== undefined ? foreignOf(own) : undefined;
     return foreign === undefined ? [] : [[field, foreign] as const];
   });
   return { ...columns, ...Object.fromEntries(swapped) };
+}
+
+/** Words for what a charge in another currency came to where it is settled, in which its fee is too. */
+const CONVERTED = /\b(?:converted|settled|settlement)\b/;
+
+/** The sum and the currency of a charge as it is settled, where both stand beside those that were charged. */
+function convertedColumns(
+  { headers }: Table,
+  columns: Readonly<Record<string, string>>,
+): Record<string, string> | null {
+  const taken = new Set(Object.values(columns));
+  const find = (words: RegExp): string | undefined =>
+    headers.find((head) => {
+      const plain = plainWords(head);
+      return !taken.has(head) && CONVERTED.test(plain) && words.test(plain);
+    });
+  const isSettled = CONVERTED.test(plainWords(columns.gross ?? ""));
+  const gross = find(/^(?!.*\b(?:refund\w*|fee|net|date|currency)\b).*\b(?:amount|gross)\b/);
+  const currency = find(/\bcurrency\b/);
+  return columns.net !== undefined || isSettled || gross === undefined || currency === undefined
+    ? null
+    : { gross, currency };
 }
