@@ -73,6 +73,10 @@ export function wholeId(field: string, text: string): string {
 export const isAgreed = (cells: Cells): boolean =>
   cells.head("number") === "invoice_number" && cells.head("total") === "total";
 
+/** Whether every column goes by the name that the agreed layout gives it: then nothing of it is left to a question. */
+export const isAgreedLayout = (cells: Cells): boolean =>
+  cells.fields.every(({ field, names }) => cells.head(field) === (names[0] ?? field));
+
 /** The first of some, and how many more there are, for a sentence. */
 export const some = (texts: readonly string[], most = 3): string => {
   const different = [...new Set(texts)];

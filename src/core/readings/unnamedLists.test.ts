@@ -1,4 +1,11 @@
-import { columnsIn, kindsIn, list, openIn, readList } from "../../../tests/support/readings";
+import {
+  columnsIn,
+  kindsIn,
+  linesIn,
+  list,
+  openIn,
+  readList,
+} from "../../../tests/support/readings";
 
 /* Lists that do not say what their lines are; made by hand, common practice, no source. */
 
@@ -227,6 +234,44 @@ it("a company that is the same on every line is no payer", () => {
   expect(columnsIn("processor", file("KRCK", "KRCK", "KRCK")).payerName).toBeUndefined();
 });
 
+describe("the agreed layout", () => {
+  it("leaves nothing to a question: credits are below zero, and what is missing is refused by its line", () => {
+    const heads = "invoice_number,customer_id,issued_on,due_on,currency,total,balance";
+    const credit = "CN1,C1,2026-11-01,2026-11-01,USD,-20.00,-20.00";
+    expect(openIn(list(heads, credit))).toEqual([]);
+    const nobody = "2,,2026-11-01,2026-12-01,USD,5.00,5.00";
+    expect(openIn(list(heads, credit, nobody))).toEqual([]);
+    const activity = list(
+      "id,kind,occurred_on,payer_name,gross",
+      "a,charge,2026-11-01,Ada,5.00",
+      "a,charge,2026-11-01,Ada,6.00",
+    );
+    expect(openIn(activity, { kind: "processor" })).toEqual([]);
+  });
+});
+
+describe("lines of words that are names of customers", () => {
+  it("are none of a heading of credits, whatever they are called", () => {
+    const file = list(
+      "Date,Num,Due date,Amount,Open balance",
+      "Alder Pottery,,,,",
+      "11/13/2026,1,12/13/2026,10.00,10.00",
+      "Troy Credit Union,,,,",
+      "11/16/2026,2,12/16/2026,20.00,20.00",
+    );
+    expect(openIn(file)).toEqual([]);
+    expect(linesIn("invoices", file)[1]).toContain("Troy Credit Union");
+    const blank = list(
+      ",Date,Num,Due date,Amount,Open balance",
+      "Alder Pottery,,,,,",
+      ",11/02/2026,1,12/02/2026,10.00,10.00",
+      "Troy Credit Union,,,,,",
+      ",11/03/2026,2,12/03/2026,20.00,20.00",
+    );
+    expect(linesIn("invoices", blank)[1]).toContain("Troy Credit Union");
+  });
+});
+
 describe("what was charged, without a name", () => {
   it("is what the fees leave the net of, and never less than it", () => {
     const file = (sales: string, other: string): string =>
@@ -248,5 +293,7 @@ describe("what was charged, without a name", () => {
       gross: "Converted Amount",
       currency: "Converted Currency",
     });
+    expect(openIn(file)).toContain("settled");
+    expect(openIn(file.replace(",10.73,", ",0.00,"))).not.toContain("settled");
   });
 });

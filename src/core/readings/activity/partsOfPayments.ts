@@ -1,9 +1,9 @@
 import { ROW_KINDS } from "@/core/activity/index";
 import { formatAmount, minor, sumOf } from "@/core/money";
 
-import type { Row } from "../cells";
+import { type Cells, isAgreedLayout, type Row } from "../cells";
 import { groupedBy } from "../grouped";
-import type { Answers, LeftOut, Question } from "../types";
+import type { LeftOut, Question } from "../types";
 import type { ActivityRow } from "./processorRows";
 
 /** A line of activity with what was read of it. */
@@ -19,9 +19,11 @@ type Joined = {
  * keeps of it. Lines of one id and kind with different sums are asked about, and are one payment then:
  * what goes its way is its gross, what goes the other way its fee, and both together its net.
  */
-export function joinedParts(entries: readonly Entry[], answers: Answers): Joined {
+export function joinedParts(cells: Cells, entries: readonly Entry[]): Joined {
+  const { answers } = cells.file;
   const ids = new Set(entries.map(({ activity }) => activity.id));
-  if (ids.size === entries.length) return { entries, leftOut: [], questions: [] };
+  if (ids.size === entries.length || isAgreedLayout(cells))
+    return { entries, leftOut: [], questions: [] };
   const groups = [...groupedBy(entries, keyOf).values()].filter(areParts);
   if (groups.length === 0 || answers.parts === "apart")
     return { entries, leftOut: [], questions: [] };
@@ -40,8 +42,9 @@ export function joinedParts(entries: readonly Entry[], answers: Answers): Joined
   };
 }
 
-const keyOf = ({ activity: { id, kind, currency } }: Entry): string | null =>
-  id === "" || kind === "payout" ? null : `${kind}\n${currency}\n${id}`;
+/** Parts are of one payout too: what is told in another is another line. */
+const keyOf = ({ activity: { id, kind, currency, payoutId } }: Entry): string | null =>
+  id === "" || kind === "payout" ? null : `${kind}\n${currency}\n${id}\n${payoutId}`;
 
 /** Parts have nothing but their sums, of which no two need be alike; a line that is told twice has one. */
 const areParts = (group: readonly Entry[]): boolean =>
@@ -74,10 +77,11 @@ function partsQuestion(groups: readonly (readonly Entry[])[]): Question {
   const { activity } = joined(group);
   const shown = (sum: number | null): string => formatAmount(sum ?? 0, activity.currency);
   const sums = group.map((entry) => shown(entry.activity.gross)).join(", ");
+  const others = groups.length > 1 ? `, and ${groups.length - 1} more like it` : "";
   const cost = activity.fee ? ` and costs ${shown(activity.fee)}` : "";
   return {
     key: "parts",
-    words: `“${activity.id}” stands on ${group.length} lines with different sums (${sums}), and ${groups.length - 1} more like it. Are they the parts of one payment?`,
+    words: `“${activity.id}” stands on ${group.length} lines with different sums (${sums})${others}. Are they the parts of one payment?`,
     choices: [
       {
         answer: "sum",

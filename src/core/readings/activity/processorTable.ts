@@ -19,6 +19,7 @@ import { plainWords } from "@/core/formats";
 import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
 import { signsOf } from "./processorSigns";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow, reserveRow } from "./rowsBeside";
+import { settledFeeQuestion } from "./settledFee";
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
@@ -62,11 +63,12 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ...refundedQuestion(reading, rows),
     ...netAloneQuestion(reading, rows),
     ...bothSidesQuestion(reading, rows),
+    ...settledFeeQuestion(reading, rows),
   ];
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
   const parts = joinedParts(
+    cells,
     found.map(({ row, kind }) => ({ row, activity: activityOf(reading, row, kind, wordOf(row)) })),
-    answers,
   );
   const kept = byNet(parts.entries, answers);
   const activities = kept.map(({ activity }) => activity);

@@ -41,6 +41,9 @@ export function foreignColumns(
 /** Words for what a charge in another currency came to where it is settled, in which its fee is too. */
 const CONVERTED = /\b(?:converted|settled|settlement)\b/;
 
+/** Whether a head is of what a charge came to where it is settled. */
+export const isSettledHead = (head: string): boolean => CONVERTED.test(plainWords(head));
+
 /** The sum and the currency of a charge as it is settled, where both stand beside those that were charged. */
 function convertedColumns(
   { headers }: Table,
@@ -52,7 +55,7 @@ function convertedColumns(
       const plain = plainWords(head);
       return !taken.has(head) && CONVERTED.test(plain) && words.test(plain);
     });
-  const isSettled = CONVERTED.test(plainWords(columns.gross ?? ""));
+  const isSettled = isSettledHead(columns.gross ?? "");
   const gross = find(/^(?!.*\b(?:refund\w*|fee|net|date|currency)\b).*\b(?:amount|gross)\b/);
   const currency = find(/\bcurrency\b/);
   return columns.net !== undefined || isSettled || gross === undefined || currency === undefined

@@ -1,7 +1,7 @@
 import { formatAmount } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
-import type { Row } from "../cells";
+import { isAgreedLayout, type Row } from "../cells";
 import type { Question } from "../types";
 
 const sumOf = (reading: Reading, row: Row): number =>
@@ -16,6 +16,8 @@ export function belowZeroQuestion(
   const worth = rows.filter((row) => sumOf(reading, row) !== 0);
   const [first] = worth;
   if (!first || reading.cells.file.answers.owed !== undefined || worth.some(isCredit)) return [];
+  // In the agreed layout a sum below zero is a credit note.
+  if (isAgreedLayout(reading.cells)) return [];
   if (worth.some((row) => sumOf(reading, row) > 0)) return [];
   const shown = formatAmount(Math.abs(sumOf(reading, first)), reading.currencyOf(first));
   return [

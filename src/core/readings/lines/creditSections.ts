@@ -1,7 +1,8 @@
-import { plainWords, type Table } from "@/core/formats";
+import { HEADING, plainWords, type Table } from "@/core/formats";
 
 import type { Row } from "../cells";
 import type { LeftOut } from "../types";
+import { groupPlace } from "./groupedRows";
 import { onlyWords } from "./onlyWords";
 import { isTotalWord } from "./rowsLeftOut";
 
@@ -18,6 +19,9 @@ type Sections = {
 
 /** Lines of a list of what is owed with the heading of credits above them, which is left out. */
 export function creditSections(table: Table): Sections {
+  // Where lines of words name customers, one may be called after a bank.
+  if (table.headers.includes(HEADING) || groupPlace(table) !== null)
+    return { table, leftOut: [], wayOf: () => "" };
   const leftOut: LeftOut[] = [];
   const ways = new Map<number, string>();
   let section = "";

@@ -1,6 +1,6 @@
 import type { FileKind } from "@/core/formats";
 
-import type { Cells, Row } from "../cells";
+import { type Cells, isAgreedLayout, type Row } from "../cells";
 import { sureState } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
@@ -25,7 +25,8 @@ export function printedOnce(cells: Cells, rows: readonly Row[]): Whole {
   const { kind, table, answers } = cells.file;
   const once = ONCE[kind];
   const at = once ? table.headers.indexOf(cells.head(once.field)) : -1;
-  if (!once || at < 0 || answers.above === "leave") return { rows, questions: [] };
+  if (!once || at < 0 || answers.above === "leave" || isAgreedLayout(cells))
+    return { rows, questions: [] };
   const others = once.with
     .map((field) => table.headers.indexOf(cells.head(field)))
     .filter((place) => place >= 0);

@@ -15,8 +15,8 @@ type Found = { readonly questions: readonly Question[]; readonly proofs: readonl
 
 /** What a line says that a column comes to. */
 type Said = { readonly line: number; readonly field: string; readonly sum: number };
-/** What a column comes to down to each of its lines, from the first. */
-type Sums = readonly { readonly line: number; readonly sum: number }[];
+/** What each line adds to a column, in one way to read it. */
+type Way = ReadonlyMap<number, number>;
 
 /** Rows that are there for the eye: no total counts them. */
 const FOR_THE_EYE: ReadonlySet<LeftOutRule> = new Set([
@@ -47,26 +47,26 @@ export function totalsFoot(reading: Reading, { rows, leftOut, made }: List): Fou
   const lines = rows.filter(({ line }) => !isOf(FOR_THE_EYE, line));
   const currency = onlyCurrency(reading, lines);
   if (currency === null) return { questions: [], proofs: [] };
-  const begins = [0, ...rows.map(({ line }) => line).filter((line) => isOf(BEGINS, line))];
   const taken = lines.filter(({ line }) => !rules.has(line));
-  const waysOf = (field: string): Sums[] => [
-    sumsDown(lines, (row) => sumOfCell(reading, row, field)),
-    sumsDown(taken, (row) => sumOfCell(reading, row, field)),
-    sumsDown(made, (row) => sumIn(row.fields[field], currency)),
+  const waysOf = (field: string): Way[] => [
+    addedBy(lines, (row) => sumOfCell(reading, row, field)),
+    addedBy(taken, (row) => sumOfCell(reading, row, field)),
+    addedBy(made, (row) => sumIn(row.fields[field], currency)),
   ];
-  const said = totals.flatMap((row) => saidIn(reading, row));
-  const off = said.find((total) => !waysOf(total.field).some((sums) => foots(sums, begins, total)));
-  if (off === undefined) return { questions: [], proofs: proofsOf(said) };
-  const [sums = []] = waysOf(off.field);
-  const words = {
-    ...off,
-    currency,
-    head: reading.cells.head(off.field),
-    come: nearest(sums, begins, off),
-  };
-  return reading.cells.file.answers.totals === undefined
-    ? { questions: [offQuestion(words)], proofs: [] }
-    : { questions: [], proofs: [] };
+  const begins = (line: number): boolean => isOf(BEGINS, line);
+  const held = sumFields(reading.cells).map((field) => {
+    const said = totals.flatMap((row) => saidIn(reading, row, field));
+    const ways = said.length === 0 ? [] : waysOf(field);
+    const footing = ways.map((way) => footingIn(rows, { said, way, begins }));
+    return { said, ways, off: said.find(({ line }) => !footing.some((foot) => foot.has(line))) };
+  });
+  const broken = held.find(({ off }) => off !== undefined);
+  if (!broken?.off) return { questions: [], proofs: proofsOf(held.flatMap(({ said }) => said)) };
+  if (reading.cells.file.answers.totals !== undefined) return { questions: [], proofs: [] };
+  const { off, ways } = broken;
+  const come = nearest(rows, { total: off, way: ways[0] ?? new Map<number, number>(), begins });
+  const head = reading.cells.head(off.field);
+  return { questions: [offQuestion({ ...off, currency, head, come })], proofs: [] };
 }
 
 function onlyCurrency({ currencyOf }: Reading, lines: readonly Row[]): Currency | null {
@@ -74,47 +74,58 @@ function onlyCurrency({ currencyOf }: Reading, lines: readonly Row[]): Currency 
   return only !== undefined && others.length === 0 ? only : null;
 }
 
-const saidIn = (reading: Reading, row: Row): Said[] =>
-  sumFields(reading.cells).flatMap((field) => {
-    const sum = sumOfCell(reading, row, field);
-    return sum === null ? [] : [{ line: row.line, field, sum }];
-  });
+function saidIn(reading: Reading, row: Row, field: string): Said[] {
+  const sum = sumOfCell(reading, row, field);
+  return sum === null ? [] : [{ line: row.line, field, sum }];
+}
 
 const sumIn = (text: string | undefined, currency: Currency): number => {
   const read = parseAmount(text ?? "", ".", currency);
   return read.ok ? read.value : 0;
 };
 
-function sumsDown<T extends { readonly line: number }>(
+const addedBy = <T extends { readonly line: number }>(
   rows: readonly T[],
   sumOf: (row: T) => number | null,
-): Sums {
-  let sum = 0;
-  return rows.map((row) => {
-    sum += sumOf(row) ?? 0;
-    return { line: row.line, sum };
-  });
+): Way => new Map(rows.map((row) => [row.line, sumOf(row) ?? 0]));
+
+/**
+ * Lines of totals that are what stands above them, whichever sign their column writes it with: what the
+ * column comes to less the total is what it came to where the list, a group or a total begins.
+ */
+function footingIn(
+  rows: readonly Row[],
+  { said, way, begins }: { said: readonly Said[]; way: Way; begins: (line: number) => boolean },
+): ReadonlySet<number> {
+  const totals = new Map(said.map(({ line, sum }) => [line, sum]));
+  const footing = new Set<number>();
+  const before = new Set([0]);
+  let come = 0;
+  for (const { line } of rows) {
+    const total = totals.get(line);
+    if (total !== undefined && (before.has(come - total) || before.has(come + total)))
+      footing.add(line);
+    if (begins(line)) before.add(come);
+    come += way.get(line) ?? 0;
+  }
+  return footing;
 }
 
-const downTo = (sums: Sums, line: number): number =>
-  sums.findLast((one) => one.line < line)?.sum ?? 0;
-
-/** What stands above a total, from each of the places where it may begin. */
-const comesTo = (sums: Sums, begins: readonly number[], line: number): number[] =>
-  begins.filter((from) => from < line).map((from) => downTo(sums, line) - downTo(sums, from));
-
-/** How far a sum is from a total, whichever sign its column writes it with. */
-const apart = (sum: number, total: number): number => Math.abs(Math.abs(sum) - Math.abs(total));
-
-/** Whether a total is what stands above it. */
-const foots = (sums: Sums, begins: readonly number[], { line, sum }: Said): boolean =>
-  comesTo(sums, begins, line).some((come) => apart(come, sum) === 0);
-
-/** Of what stands above a total, the sum that is next to it. */
-const nearest = (sums: Sums, begins: readonly number[], { line, sum }: Said): number =>
-  comesTo(sums, begins, line).reduce((best, come) =>
-    apart(come, sum) < apart(best, sum) ? come : best,
-  );
+/** Of what stands above a total the sum that is next to it. */
+function nearest(
+  rows: readonly Row[],
+  { total, way, begins }: { total: Said; way: Way; begins: (line: number) => boolean },
+): number {
+  const before = [0];
+  let come = 0;
+  for (const { line } of rows) {
+    if (line >= total.line) break;
+    if (begins(line)) before.push(come);
+    come += way.get(line) ?? 0;
+  }
+  const apart = (sum: number): number => Math.abs(Math.abs(sum) - Math.abs(total.sum));
+  return before.map((start) => come - start).reduce((a, b) => (apart(b) < apart(a) ? b : a));
+}
 
 function proofsOf(said: readonly Said[]): string[] {
   const count = new Set(said.map(({ line }) => line)).size;
