@@ -44,6 +44,11 @@ describe("what stands beside a sum", () => {
       fee: "Fees deducted",
     });
     expect(linesIn("processor", file)[0]).toContain("100.00");
+    const owed = list(
+      "Invoice,Customer,Date,Due,Amount (gross)",
+      "1,Ada,2026-11-01,2026-12-01,5.00",
+    );
+    expect(columnsIn("invoices", owed).total).toBe("Amount (gross)");
   });
   it("a currency in the head of every sum leaves nothing open of what was paid elsewhere", () => {
     const file = list(
@@ -77,6 +82,8 @@ describe("what a list is", () => {
     expect(kindsIn(file).possible).toEqual(["processor", "bank"]);
     expect(leftOutOf(file, { kind: "processor" })).toEqual(["2 balance"]);
     expect(leftOutOf(file, { kind: "bank" })).toEqual(["2 balance"]);
+    const paid = list("Id,Date,Type,Amount,Payer", "t1,2026-11-01,Sale,5.00,Balance at Home");
+    expect(leftOutOf(paid, { kind: "processor" })).toEqual([]);
   });
   it("days without a year are of the span above them, though a comma parts it", () => {
     const file = list(

@@ -78,16 +78,14 @@ const saysTotal = (plain: string): boolean => isTotalWord(plain) || NAMED_TOTAL.
 /** A balance that stands as a row, without a sum of its own, or at an end of the list. */
 function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
   const isDay = writtenDay(cells.of(row, MAIN_DAY[cells.file.kind] ?? "")) !== null;
-  const words = [
-    ...["description", "direction", "payerName", "kind"].map((field) => cells.of(row, field)),
-    isDay ? "" : row.cells.join(" "),
-  ];
-  if (!words.some((said) => MAYBE_BALANCE.test(said) && isBalanceWords(plainWords(said))))
-    return false;
   const moves = ["amount", "gross", "net", "moneyIn", "moneyOut"].some((field) =>
     /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
   );
-  return !moves || atAnEnd;
+  if (moves && !atAnEnd) return false;
+  // Somebody who paid may be called "Balance at Home".
+  const fields = ["description", "direction", "kind", ...(moves ? [] : ["payerName"])];
+  const words = [...fields.map((field) => cells.of(row, field)), isDay ? "" : row.cells.join(" ")];
+  return words.some((said) => MAYBE_BALANCE.test(said) && isBalanceWords(plainWords(said)));
 }
 
 /** Rows that are money or records, and those that are not, by the rule that says so. */
