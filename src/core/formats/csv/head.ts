@@ -17,10 +17,12 @@ function namesIn(cells: readonly string[]): number {
   return cells.filter((cell) => KNOWN.has(headWords(cell))).length;
 }
 
-/** A whole day or a sum with its decimals: no column is called that. */
-const VALUE =
-  /^(?:\d{4}-\d\d-\d\d|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|[-+(]?[$€£]?\s?[\d.,']{0,12}\d[.,]\d\d\)?)$/;
-const isValue = (cell: string): boolean => VALUE.test(cell.trim());
+/** A whole day, with its time perhaps: no column is called that. */
+const DAY =
+  /^(?:\d{4}[-/.]\d\d[-/.]\d\d|20\d{6}|\d{1,2}[./-]\d{1,2}[./-]\d{2,4}|\d{1,2}[- ][a-z]{3}[- ]\d{2,4})(?:[ t]\d\d:\d\d\S*)?$/i;
+/** A sum with its decimals, its sign on either side, or its way in letters. */
+const SUM = /^[-+(]?[$€£]?\s?-?[\d.,']{0,12}\d[.,]\d\d\)?\s?(?:[-+]|cr|dr|[cdhs])?$/i;
+const isValue = (cell: string): boolean => [DAY, SUM].some((form) => form.test(cell.trim()));
 
 /**
  * Where the head of a list stands: the first record unless a later one names more columns, and at

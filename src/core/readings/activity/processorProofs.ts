@@ -80,7 +80,9 @@ export function proofsOf(rows: readonly ActivityRow[], reading: SignReading): st
   const off = payouts.find((payout) => payout.off !== 0);
   return [
     ...(three.length > 0 && three.every(Boolean)
-      ? [`gross less fee is net on all ${three.length} lines that have the three`]
+      ? [
+          `gross less fee is net on ${three.length === 1 ? "the line that has" : `all ${three.length} lines that have`} the three`,
+        ]
       : []),
     ...(payouts.length > 0 && !off ? [`${payouts.length} payouts are the sum of their items`] : []),
     ...(off

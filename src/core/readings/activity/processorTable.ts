@@ -11,6 +11,7 @@ import {
   sumOfCell,
   sumUnderHead,
 } from "../canonical";
+import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
 import { idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
@@ -23,6 +24,7 @@ import { settledFeeQuestion } from "./settledFee";
 import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
+import { kindsInText } from "./kindsInText";
 import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { tenderQuestions } from "./tenders";
@@ -52,7 +54,8 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const { answers } = cells.file;
   const words = cells.column(rows, "kind");
   const isMethod = words.length > 0 && words.every((word) => METHOD_WORD.test(plainWords(word)));
-  const wordOf = (row: Row): string => (isMethod ? "" : cells.of(row, "kind"));
+  const inText = kindsInText(reading, rows);
+  const wordOf = (row: Row): string => (isMethod ? "" : cells.of(row, "kind")) || inText(row);
   const questions: Question[] = [
     ...wordQuestions(reading, rows, wordOf),
     ...stateQuestions(reading, rows),
@@ -70,7 +73,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     cells,
     found.map(({ row, kind }) => ({ row, activity: activityOf(reading, row, kind, wordOf(row)) })),
   );
-  const kept = byNet(parts.entries, answers);
+  const kept = asBrought(byNet(parts.entries, answers), answers);
   const activities = kept.map(({ activity }) => activity);
   // Columns of money in and out say the way of each sum.
   const sided = !cells.has("gross") && cells.has("moneyIn");
@@ -101,6 +104,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       ...parts.questions,
       ...signs.questions,
       ...footQuestions(activities, signs.reading, answers),
+      ...betweenQuestion(activities, answers),
     ],
     proofs: signs.proofs,
   };

@@ -1,8 +1,9 @@
 import { ROW_KINDS, type RowKind } from "@/core/activity/index";
 import { formatAmount } from "@/core/money";
 
-import { type Reading, sumOfCell } from "../canonical";
+import type { Reading } from "../canonical";
 import type { Row } from "../cells";
+import { movedBy } from "./kindsInText";
 import { linesNamed, saidOfLines } from "./linesAre";
 import type { Question } from "../types";
 
@@ -27,10 +28,7 @@ export function unnamedKind(reading: Reading, row: Row): RowKind {
   return said !== undefined && TAKING.includes(said) ? said : "charge";
 }
 
-const sumOf = (reading: Reading, row: Row): number =>
-  sumOfCell(reading, row, "gross") ?? sumOfCell(reading, row, "net") ?? 0;
-
-const takes = (reading: Reading, row: Row): boolean => sumOf(reading, row) < 0;
+const takes = (reading: Reading, row: Row): boolean => movedBy(reading, row) < 0;
 
 /** Lines that take money and that no column says the kind of. */
 export function takingQuestion(
@@ -43,7 +41,7 @@ export function takingQuestion(
   const open = rows.filter((row) => wordOf(row) === "" && takes(reading, row));
   const [first] = open;
   if (!first) return [];
-  const sum = formatAmount(sumOf(reading, first), reading.currencyOf(first));
+  const sum = formatAmount(movedBy(reading, first), reading.currencyOf(first));
   return [
     {
       key: "negatives",
@@ -72,7 +70,7 @@ export function payoutsQuestion(reading: Reading, rows: readonly Row[]): Questio
     new Set(cells.column(rows, "reference")).size <= 1;
   const [first] = rows;
   if (!isOpen || !first) return [];
-  const sum = formatAmount(sumOf(reading, first), reading.currencyOf(first));
+  const sum = formatAmount(movedBy(reading, first), reading.currencyOf(first));
   return [
     {
       key: "payouts",

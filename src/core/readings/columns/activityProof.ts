@@ -1,6 +1,7 @@
 import { headWords, plainWords } from "@/core/formats";
 
 import { isCost, isOnTop } from "../sums/costHeads";
+import { netOfParts } from "./netOfParts";
 import { type Columns, foots, type Sheet, type Sums } from "./sheet";
 
 /** What the sums of a processor's file prove of its columns. */
@@ -8,7 +9,7 @@ export function activityProof(sheet: Sheet): Columns | null {
   const [gross, fee, net] = [sheet.of("gross"), sheet.of("fee"), sheet.of("net")];
   const more = [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
   if (!gross) return withoutGross(sheet, { fee, net, more });
-  if (!fee && !net) return feeAndNet(sheet, gross) ?? settledThree(sheet);
+  if (!fee && !net) return netOfParts(sheet) ?? feeAndNet(sheet, gross) ?? settledThree(sheet);
   if (fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
   if (fee) return netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more);

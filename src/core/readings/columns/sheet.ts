@@ -57,7 +57,8 @@ export class Sheet {
   private sumIn(cell: string): number | null {
     const written = writtenSum(cell);
     const reading = { mark: this.mark, currency: "USD" as Currency, cents: false };
-    return written && sumUnder(written, reading);
+    const sum = written && sumUnder(written, reading);
+    return sum !== null && written?.side === "debit" ? -Math.abs(sum) : sum;
   }
 
   /** Heads of columns of sums that no field has. */

@@ -8,7 +8,7 @@ export function statementProof(sheet: Sheet): Columns | null {
   const { moneyIn, moneyOut } = sides;
   const named = sheet.of("balance");
   const sums = sheet.of("amount") ?? (moneyIn && moneyOut ? difference(moneyIn, moneyOut) : null);
-  if (sums === null) return named && (moneyIn ?? moneyOut) ? otherSide(sheet, sides, named) : null;
+  if (sums === null) return withoutSums(sheet, sides, named);
   if (named && followsOn(sums, named)) return null;
   const balance = sheet
     .free()
@@ -21,12 +21,29 @@ const isEnough = (sums: Sums, head: string): boolean =>
   sums.length > ENOUGH || BALANCE_HEAD.test(plainWords(head));
 const BALANCE_HEAD = /\b(balance|bal|saldo|solde|stand|kontostand|standing)\b/;
 
+type Sides = { readonly moneyIn: Sums | null; readonly moneyOut: Sums | null };
+
+/** Where no column of sums is known, or one of two. */
+function withoutSums(sheet: Sheet, sides: Sides, named: Sums | null): Columns | null {
+  const hasSide = sides.moneyIn !== null || sides.moneyOut !== null;
+  if (named) return hasSide ? otherSide(sheet, sides, named) : null;
+  return hasSide ? null : unnamedTwo(sheet);
+}
+
+/** The only two columns of which one goes on by the other, where neither has a name. */
+function unnamedTwo(sheet: Sheet): Columns | null {
+  const free = sheet.free();
+  const found = free.flatMap((amount) =>
+    free
+      .filter((balance) => balance !== amount && sheet.under(amount).length > ENOUGH)
+      .filter((balance) => followsOn(sheet.under(amount), sheet.under(balance)))
+      .map((balance) => ({ amount, balance })),
+  );
+  return found.length === 1 ? (found[0] ?? null) : null;
+}
+
 /** The column of what went out, or came in, beside the one that is known, by the balance. */
-function otherSide(
-  sheet: Sheet,
-  { moneyIn, moneyOut }: { moneyIn: Sums | null; moneyOut: Sums | null },
-  named: Sums,
-): Columns | null {
+function otherSide(sheet: Sheet, { moneyIn, moneyOut }: Sides, named: Sums): Columns | null {
   const other = sheet.free().find((head) => {
     const sums = sheet.under(head);
     return followsOn(difference(moneyIn ?? sums, moneyOut ?? sums), named);

@@ -17,10 +17,14 @@ import {
   wasTakenBack,
 } from "./flagWords";
 import { columnQuestions, without } from "./lumpedRows";
+import { notCustomers } from "./notCustomers";
 import { sureState } from "../rowWords";
 import { isSum } from "../columns/contents";
 import { isBesideHead } from "../activity/tenders";
 import type { EndedRow, LeftOut, Question } from "../types";
+
+/** Lists of what is no money by itself: a line is left out because somebody said so. */
+const SAID: readonly FileKind[] = ["invoices", "customers"];
 
 /** States are few different words; what has more is no column of states. */
 const MOST_STATES = 12;
@@ -53,7 +57,7 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
     rows: rows.filter(({ line }) => !out.has(line)),
     leftOut: left.map(({ line }) => ({
       line,
-      why: cells.file.kind === "invoices" ? "said" : "no_money",
+      why: SAID.includes(cells.file.kind) ? "said" : "no_money",
     })),
     ended:
       cells.file.kind === "processor"
@@ -70,7 +74,7 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
 
 function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: number }): Flag[] {
   const { kind } = cells.file;
-  if (kind === "customers" || kind === "returns") return [];
+  if (kind === "returns") return [];
   if (linesNamed(cells, rows)?.head === column.head) return [];
   const says = flagTest(kind, cells, rows, column);
   if (says === null) return [];
@@ -90,14 +94,9 @@ function flagTest(
 ): Says | null {
   const filled = rows.map((row) => (row.cells[at] ?? "").trim());
   if (kind === "remittance") return adviceTest(head);
-  // What was refunded by a column of sums is asked about by that.
-  const isAsked = cells.has("refunded") && /\brefund/.test(plainWords(head));
-  if (isBack(kind, head) && !isAsked) {
-    const linked = new Set(cells.column(rows, "relatedId"));
-    return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
-  }
-  if (kind === "processor" && isBesideHead(head))
-    return (cell) => (isSum(cell) && /[1-9]/.test(cell)) || isDead(kind, cell);
+  if (kind === "customers") return notCustomers(head, filled, cells.file.table.headers);
+  const ofMoney = backTest(cells, rows, head) ?? besideTest(cells, head);
+  if (ofMoney !== null) return ofMoney;
   if (isPaid(kind, head))
     return (cell, row) => {
       const balance = cells.of(row, "balance");
@@ -113,6 +112,25 @@ function flagTest(
     isDead(kind, cell) ||
     (kind === "invoices" && isGone(cells, cell, row)) ||
     (isState && isUnknown(kind, cell));
+}
+
+/** Of what was taken back, where no line of its own says so. */
+function backTest(cells: Cells, rows: readonly Row[], head: string): Says | null {
+  // What was refunded by a column of sums is asked about by that.
+  const isAsked = cells.has("refunded") && /\brefund/.test(plainWords(head));
+  if (!isBack(cells.file.kind, head) || isAsked) return null;
+  const linked = new Set(cells.column(rows, "relatedId"));
+  return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
+}
+
+/** Of money that went another way. */
+function besideTest(cells: Cells, head: string): Says | null {
+  const { kind } = cells.file;
+  // Where no column says what was charged, the sums beside one another are what it is made of.
+  const isOfParts = cells.has("net") && !cells.has("gross");
+  return kind === "processor" && isBesideHead(head) && !isOfParts
+    ? (cell) => (isSum(cell) && /[1-9]/.test(cell)) || isDead(kind, cell)
+    : null;
 }
 
 /** Of an advice: what is only to come, was refused, or is void, in a column of states or by the word itself. */
@@ -133,6 +151,11 @@ function counts(cells: Cells, row: Row): boolean {
   if (cells.file.kind === "invoices") return sureStanding(word) !== "void";
   return [word, cells.of(row, "kind")].every((said) => (sureState(said) ?? "counts") === "counts");
 }
+
+const ASKED: Partial<Record<FileKind, string>> = {
+  invoices: "Is that owed?",
+  customers: "Are they customers?",
+};
 
 function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question {
   const at = cells.file.table.headers.indexOf(head);
@@ -159,7 +182,7 @@ function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question {
     };
   return {
     key: `column:${head}`,
-    words: `“${head}” ${said === "“”" ? "is empty" : `says ${said}`} on ${lines}, first line ${first}. Is that ${cells.file.kind === "invoices" ? "owed" : "money"}?`,
+    words: `“${head}” ${said === "“”" ? "is empty" : `says ${said}`} on ${lines}, first line ${first}. ${ASKED[cells.file.kind] ?? "Is that money?"}`,
     choices: [
       { answer: "status", result: `no: ${lines} left out` },
       { answer: "leave", result: "yes: every line counts, whatever the column says" },

@@ -1,6 +1,7 @@
 import { type FileKind, plainWords } from "@/core/formats";
 
 import type { Cells, Row } from "../cells";
+import { isCost } from "./costHeads";
 import { sumUnder, writtenSum } from "./sumCells";
 import type { SumReading } from "./sumsOfFile";
 import type { ReadingContext } from "../types";
@@ -35,11 +36,9 @@ export type Around = {
  */
 export function provenParts({ cells, rows, reading, context }: Around): Set<string> {
   const whole = WHOLE[cells.file.kind];
+  if (isNetAlone(cells)) return partsOfNet({ cells, rows, reading, context });
   if (!whole || !cells.has(whole.of) || rows.length < ENOUGH || !isWhole(cells)) return new Set();
-  const value = (cell: string): number => {
-    const written = writtenSum(cell.trim());
-    return (written && sumUnder(written, { ...reading, currency: context.currency })) ?? 0;
-  };
+  const value = valueUnder(reading, context);
   const target = rows.map((row) => value(cells.of(row, whole.of)));
   const free = cells
     .unread()
@@ -56,6 +55,47 @@ export function provenParts({ cells, rows, reading, context }: Around): Set<stri
     return new Set();
   return new Set(parts.flatMap(({ head }) => head ?? []));
 }
+
+/** What a cell comes to; nothing where it holds no sum. */
+const valueUnder =
+  (reading: SumReading, context: ReadingContext) =>
+  (cell: string): number => {
+    const written = writtenSum(cell.trim());
+    return (written && sumUnder(written, { ...reading, currency: context.currency })) ?? 0;
+  };
+
+/** Whether what arrives is known, and what was taken off, and no column says what was charged. */
+const isNetAlone = (cells: Cells): boolean =>
+  cells.file.kind === "processor" && !cells.has("gross") && cells.has("net") && cells.has("fee");
+
+/**
+ * Columns of what is sold, where all sums, as they are written, add up with the fees to what arrives on
+ * every line. One more cost among them is no part of what was charged, and is asked about.
+ */
+function partsOfNet({ cells, rows, reading, context }: Around): Set<string> {
+  const value = valueUnder(reading, context);
+  const free = cells.unread();
+  const costs = COSTS.filter((field) => cells.has(field));
+  const added = (row: Row): number => {
+    const parts = free.map(({ at }) => value(row.cells[at] ?? ""));
+    const off = costs.map((field) => value(cells.of(row, field)));
+    return [...parts, ...off].reduce((all, part) => all + part, 0);
+  };
+  const isAll =
+    rows.length >= ENOUGH && rows.every((row) => added(row) === value(cells.of(row, "net")));
+  if (!isAll) return new Set();
+  // What has a line for itself is the sum of that line.
+  const isAlone = (at: number): boolean =>
+    rows.every((row) => {
+      const sum = value(row.cells[at] ?? "");
+      return sum === 0 || sum === value(cells.of(row, "net"));
+    });
+  const isPart = ({ head, at }: { head: string; at: number }): boolean =>
+    !isCost(head) && (MADE_OF.test(plainWords(head)) || isAlone(at));
+  return new Set(free.filter(isPart).map(({ head }) => head));
+}
+
+const COSTS = ["fee", "fee2", "feeTax"] as const;
 
 /** Where nothing says what of an invoice is paid, one of its columns may be that. */
 const isWhole = (cells: Cells): boolean => cells.file.kind !== "invoices" || cells.has("paid");

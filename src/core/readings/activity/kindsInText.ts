@@ -1,0 +1,63 @@
+import { plainWords } from "@/core/formats";
+
+import { type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import { sureKind } from "../rowWords";
+import { movedIn } from "./bothSides";
+
+/** What a line does to the balance, as its columns write it. */
+export const movedBy = (reading: Reading, row: Row): number =>
+  sumOfCell(reading, row, "gross") ??
+  sumOfCell(reading, row, "net") ??
+  movedIn(reading, row)[0] ??
+  0;
+
+/** Words at the beginning of a text that are looked at for a kind. */
+const MOST_WORDS = 4;
+
+/** The longest beginning of a text that surely names a kind of activity; empty where none does. */
+function kindWordIn(text: string): string {
+  const words = plainWords(text).split(" ").slice(0, MOST_WORDS);
+  for (let count = words.length; count > 0; count -= 1) {
+    const begun = words.slice(0, count).join(" ");
+    if (sureKind(begun) !== null) return begun;
+  }
+  return "";
+}
+
+/**
+ * Where no column says the kind of a line, what its text begins with: `Payout to bank`, `Refund A.
+ * Potter`. Only of lines that take money, and of disputes that were won: a charge may be for anything.
+ */
+export function kindsInText(reading: Reading, rows: readonly Row[]): (row: Row) => string {
+  const { cells } = reading;
+  const none = (): string => "";
+  if (cells.has("kind")) return none;
+  const taking = rows.filter((row) => movedBy(reading, row) < 0);
+  const places = [...cells.unread().map(({ at }) => at), ...placesOf(reading)];
+  const named = (at: number): number =>
+    taking.filter((row) => takingWord(row.cells[at] ?? "") !== "").length;
+  const best = places.reduce<{ at: number; count: number }>(
+    (found, at) => (named(at) > found.count ? { at, count: named(at) } : found),
+    { at: -1, count: 0 },
+  );
+  if (best.at < 0) return none;
+  return (row) => {
+    const text = row.cells[best.at] ?? "";
+    if (movedBy(reading, row) < 0) return takingWord(text);
+    const word = kindWordIn(text);
+    return sureKind(word) === "dispute_won" ? word : "";
+  };
+}
+
+/** The fields of words that a processor may write the kind into. */
+const placesOf = ({ cells }: Reading): number[] =>
+  ["reference", "payerName"]
+    .map((field) => cells.file.table.headers.indexOf(cells.head(field)))
+    .filter((at) => at >= 0);
+
+/** A kind that a line which takes money can be. */
+function takingWord(text: string): string {
+  const word = kindWordIn(text);
+  return ["charge", "started", "dispute_won", null].includes(sureKind(word)) ? "" : word;
+}

@@ -1,0 +1,37 @@
+import { isCost } from "../sums/costHeads";
+import { type Columns, ENOUGH, type Sheet, type Sums } from "./sheet";
+
+/** Fields that the costs of a payment are added up from. */
+const COST_FIELDS = ["fee", "fee2", "feeTax"] as const;
+/** What is sold, and what it costs, at the least. */
+const FEWEST_PARTS = 3;
+
+/**
+ * A total that every other sum of its line adds up to, costs and all, as a market place writes it:
+ * it is what arrives, and no column says what was charged. Null where it is no such total.
+ */
+export function netOfParts(sheet: Sheet): Columns | null {
+  const total = sheet.columns.gross;
+  if (total === undefined || COST_FIELDS.some((field) => sheet.columns[field])) return null;
+  const parts = sheet.free();
+  const costs = parts.filter((head) => isCost(head) && goesOut(sheet.under(head)));
+  if (parts.length < FEWEST_PARTS || costs.length === 0 || costs.length > COST_FIELDS.length)
+    return null;
+  if (
+    !addsUp(
+      sheet.under(total),
+      parts.map((head) => sheet.under(head)),
+    )
+  )
+    return null;
+  const fields = costs.map((head, at): [string, string] => [COST_FIELDS[at] ?? "", head]);
+  return { gross: "", net: total, ...Object.fromEntries(fields) };
+}
+
+/** Whether a column mostly takes something away. */
+const goesOut = (sums: Sums): boolean =>
+  sums.reduce((all: number, sum) => all + Math.sign(sum ?? 0), 0) < 0;
+
+const addsUp = (whole: Sums, parts: readonly Sums[]): boolean =>
+  whole.length > ENOUGH &&
+  whole.every((sum, at) => sum === parts.reduce((all, part) => all + (part[at] ?? 0), 0));

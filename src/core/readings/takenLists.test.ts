@@ -1,0 +1,135 @@
+import {
+  columnsIn,
+  leftOutOf,
+  linesIn,
+  list,
+  openIn,
+  readList,
+} from "../../../tests/support/readings";
+
+/* What lists hold beside what they are for; made by hand, common practice, no source. */
+
+const cellsIn = (text: string, heads: string[], answers: Record<string, string> = {}): string[] => {
+  const { table } = readList(text, { kind: "processor", answers });
+  const at = heads.map((head) => table.headers.indexOf(head));
+  return table.rows.map(({ cells }) => at.map((place) => cells[place]).join(" "));
+};
+
+describe("a list of names", () => {
+  const contacts = (head: string, ...said: string[]): string =>
+    list(
+      `No,Name,Email,${head}`,
+      ...said.map((word, at) => `${at},N${at},n${at}@x.example,${word}`),
+    );
+  const asked = { kind: "customers" as const };
+  it("asks who of them are customers", () => {
+    const file = contacts("Is customer", "Yes", "No", "Yes");
+    expect(openIn(file, asked)).toEqual(["column:Is customer"]);
+    const answers = { "column:Is customer": "status" };
+    expect(leftOutOf(file, { ...asked, answers })).toEqual(["3 said"]);
+    expect(openIn(contacts("Vendor", "", "Yes"), asked)).toEqual(["column:Vendor"]);
+    expect(openIn(contacts("Contact type", "Customer", "Supplier"), asked)).toEqual([
+      "column:Contact type",
+    ]);
+  });
+  it("asks nothing of customers of several sorts", () => {
+    expect(openIn(contacts("Type", "Wholesale", "Retail"), asked)).toEqual([]);
+    expect(openIn(contacts("Type", "Customer and vendor", "Customer"), asked)).toEqual([]);
+  });
+  it("asks by who buys alone, where it says who sells too", () => {
+    const file = contacts("Customer?,Vendor?", "Yes,Yes", "No,Yes", "Yes,No");
+    expect(openIn(file, asked)).toEqual(["column:Customer?"]);
+  });
+});
+
+describe("a list without a head", () => {
+  it("is told by days and sums with their way in letters, and by the balance that follows", () => {
+    const file = list(
+      "10/13/2026,Rent,818.25DR,718.25DR",
+      "10/14/2026,Ada,521.16CR,197.09DR",
+      "10/15/2026,Bo,300.00CR,102.91CR",
+    );
+    expect(columnsIn("bank", file)).toEqual({
+      postedOn: "Column 1",
+      description: "Column 2",
+      amount: "Column 3",
+      balance: "Column 4",
+    });
+    expect(openIn(file, { kind: "bank" })).toEqual([]);
+    expect(readList(file, { kind: "bank" }).proofs).toEqual(["all 3 lines follow on from 100.00"]);
+  });
+});
+
+describe("what lies between what was charged and what arrives", () => {
+  const charges = (...sums: string[]): string =>
+    list(
+      "Id,Date,Name,Amount,Settlement amount",
+      ...sums.map((two, at) => `c${at},2026-11-0${at + 1},Ada,${two}`),
+    );
+  it("is the fee where it can be one", () => {
+    expect(openIn(charges("100.00,97.10", "50.00,48.30"), { kind: "processor" })).toEqual([]);
+  });
+  it("is asked about where it is too much for one, or goes the other way", () => {
+    const file = charges("100.00,100.00", "250.00,200.00");
+    expect(openIn(file, { kind: "processor" })).toEqual(["between"]);
+    const sums = ["gross", "fee"];
+    expect(cellsIn(file, sums, { between: "fee" })).toEqual(["100.00 0.00", "250.00 50.00"]);
+    expect(cellsIn(file, sums, { between: "net" })).toEqual(["100.00 0.00", "200.00 0.00"]);
+    expect(openIn(charges("100.00,137.00", "50.00,68.50"), { kind: "processor" })).toEqual([
+      "between",
+    ]);
+  });
+});
+
+describe("a market place's settlement", () => {
+  const settlement = (other: string): string =>
+    list(
+      `Date,Type,Order,Product sales,Shipping,Sales tax,${other},Selling fees,Total`,
+      "10/13/2026,Order,o1,100.00,5.00,8.00,0.00,-15.00,98.00",
+      "10/14/2026,Order,o2,50.00,5.00,4.00,0.00,-8.00,51.00",
+      "10/15/2026,Refund,o1,-100.00,-5.00,-8.00,0.00,12.00,-101.00",
+      "10/16/2026,Adjustment,,0.00,0.00,0.00,-3.00,0.00,-3.00",
+    );
+  it("whose total all its parts come to says what was charged by them", () => {
+    const file = settlement("Other");
+    expect(columnsIn("processor", file)).toMatchObject({ net: "Total", fee: "Selling fees" });
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
+    expect(cellsIn(file, ["kind", "gross", "fee"])).toEqual([
+      "charge 113.00 15.00",
+      "charge 59.00 8.00",
+      "refund -113.00 -12.00",
+      "adjustment -3.00 0.00",
+    ]);
+  });
+  it("has one more cost that is asked about, where it goes off a sale", () => {
+    const file = settlement("Error charge").replace("0.00,-8.00,51.00", "-1.00,-8.00,50.00");
+    expect(columnsIn("processor", file)).toMatchObject({
+      fee: "Error charge",
+      fee2: "Selling fees",
+    });
+    expect(cellsIn(file, ["gross", "fee"])[1]).toBe("59.00 9.00");
+  });
+});
+
+describe("a line that takes money, and no column says what it is", () => {
+  const statement = (...lines: string[]): string =>
+    list("Date,Description,Reference,Debit,Credit", ...lines);
+  it("is what its text begins with", () => {
+    const file = statement(
+      "11/22/2026,Card payment Ada,ch1,,80.00",
+      "11/23/2026,Refund Ada,rf1,25.00,",
+      "11/24/2026,Payout to bank,po1,55.00,",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
+    expect(cellsIn(file, ["kind", "gross"])).toEqual([
+      "charge 80.00",
+      "refund -25.00",
+      "payout 55.00",
+    ]);
+  });
+  it("is asked about where it begins with nothing that is known", () => {
+    const file = statement("11/22/2026,Ada,ch1,,80.00", "11/23/2026,Thursday levy,x,9.99,");
+    expect(openIn(file, { kind: "processor" })).toEqual(["negatives"]);
+    expect(linesIn("processor", file)).toHaveLength(2);
+  });
+});
