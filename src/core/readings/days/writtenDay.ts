@@ -1,4 +1,5 @@
 import { monthOf } from "./months";
+import { inUsualForm } from "./otherForms";
 
 /** A written date before it is known what its numbers are. */
 export type WrittenDay = {
@@ -71,8 +72,9 @@ export const isMarkedDay = (cell: string): boolean =>
   /\d[-/. ]/.test(cell) && writtenDay(cell) !== null;
 
 function readDay(cell: string): WrittenDay | null {
-  const text = cell.trim();
-  if (text === "" || text.length > LONGEST) return null;
+  if (cell.length > LONGEST) return null;
+  const text = inUsualForm(cell.trim());
+  if (text === "") return null;
   const number = /^\d{4,13}(?:\.\d{1,12})?$/.test(text) ? asNumber(text) : null;
   if (number) return number;
   const time = TIME.exec(text);
