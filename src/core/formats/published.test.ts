@@ -34,6 +34,9 @@ const CAMT053 = `<?xml version="1.0" encoding="UTF-8"?>
 <d:Ntry><d:Amt Ccy="USD">9.00</d:Amt><d:CdtDbtInd>CRDT</d:CdtDbtInd><d:Sts><d:Cd>PDNG</d:Cd></d:Sts><d:BookgDt><d:Dt>2026-11-05</d:Dt></d:BookgDt></d:Ntry>
 </d:Stmt></d:BkToCstmrStmt></d:Document>`;
 
+const statement = (way: string, details: string): string =>
+  `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.02"><BkToCstmrStmt><Stmt><StmtPgntn><PgNb>2</PgNb><LastPgInd>false</LastPgInd></StmtPgntn><Ntry><Amt Ccy="USD">150.00</Amt><CdtDbtInd>${way}</CdtDbtInd><Sts>BOOK</Sts><BookgDt><Dt>2026-11-03</Dt></BookgDt><NtryDtls><TxDtls>${details}</TxDtls></NtryDtls></Ntry></Stmt></BkToCstmrStmt></Document>`;
+
 describe("camt.053 and camt.054 (ISO 20022, bank to customer cash management)", () => {
   it("makes a line of each entry, and of each detail of a batch that adds up to it", () => {
     expect(rowsOf(CAMT053)).toEqual([
@@ -78,6 +81,18 @@ describe("camt.053 and camt.054 (ISO 20022, bank to customer cash management)", 
         amount: "150.00",
         currency: "USD",
       },
+    ]);
+  });
+  it("names the other side, on whose behalf it is, and the page that it is", () => {
+    const said = (way: string, details: string): (string | undefined)[] =>
+      rowsOf(statement(way, details)).map(({ description }) => description);
+    const parties =
+      "<RltdPties><Dbtr><Nm>Ada</Nm></Dbtr><UltmtDbtr><Nm>Bo Ltd</Nm></UltmtDbtr><Cdtr><Nm>Kiln Supply</Nm></Cdtr></RltdPties>";
+    expect(said("CRDT", parties)).toEqual(["Ada Bo Ltd"]);
+    expect(said("DBIT", parties)).toEqual(["Kiln Supply"]);
+    expect(said("DBIT", `<RtrInf/>${parties}`)).toEqual(["Ada Bo Ltd"]);
+    expect(tableOf(statement("CRDT", "")).proofs).toEqual([
+      "this is page 2 of the statement, and more follow",
     ]);
   });
   it("refuses a document type, and other XML by its name", () => {
@@ -211,6 +226,15 @@ describe("MT940 (SWIFT, category 9)", () => {
       },
     ]);
     expect(tableOf(FILE)).toMatchObject({ off: null });
+  });
+  it("reads what stands behind codes between strokes", () => {
+    const wordsOf = (text: string): string | undefined =>
+      rowsOf(FILE.replace("monthly fee", text))[1]?.description;
+    const coded = "/EREF/E2E1//CNTP/US1/BANKUS/ADA POTTERY/OHIO//REMI/USTD//INV 50001/";
+    expect(wordsOf(coded)).toBe("ADA POTTERY INV 50001 E2E1 FEE1");
+    expect(wordsOf("/ORDP//NAME/BO LTD/REMI/INV 7/8")).toBe("BO LTD INV 7/8 FEE1");
+    expect(wordsOf("/MARF/M1/")).toBe("/MARF/M1/ FEE1");
+    expect(wordsOf("PAID /REMI/ 7")).toBe("PAID /REMI/ 7 FEE1");
   });
   it("says where a statement does not go on from the one before, in whichever order they stand", () => {
     const next = (opening: string, closing: string): string =>

@@ -2,6 +2,8 @@
 export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.empty": "The file is empty. Choose one with a header row and at least one line.",
   "file.no_rows": "The file has a header but no lines below it. There is nothing to take in.",
+  "file.no_advice":
+    "The file says which payments were made, and of none what it was for. There is nothing to take in: the money itself comes with the statement of the bank.",
   "file.binary": "This is not a text file. Save the sheet as CSV (UTF-8) and choose that file.",
   "file.picture":
     "This is a picture, not a list. Export the statement or the activity as CSV, or as OFX, camt.053 or BAI2, and choose that file.",

@@ -52,6 +52,7 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
         });
     const check = checkOf(statement, entries.filter(isBooked));
     if (check.proof) proofs.push(check.proof);
+    proofs.push(...pageOf(statement));
     off ??= check.off ?? miscounted(statement, entries);
   }
   off ??= gapOf(statements);
@@ -68,6 +69,14 @@ function statementTable(statements: readonly XmlNode[]): Result<Table> {
 /** A sum below zero has two signs: its own, and the one that its entry is called by. */
 const sideDoubt = (entry: XmlNode): "wrong_side" | null =>
   at(entry, "Amt")?.text.trim().startsWith("-") === true ? "wrong_side" : null;
+
+/** Which page of a statement this is, where it is not the only one. */
+function pageOf(statement: XmlNode): string[] {
+  const page = textAt(statement, "StmtPgntn", "PgNb");
+  const isLast = textAt(statement, "StmtPgntn", "LastPgInd") === "true";
+  if (page === null || (isLast && Number(page) === 1)) return [];
+  return [`this is page ${page} of the statement, ${isLast ? "the last one" : "and more follow"}`];
+}
 
 /** Entries that a statement says to have, and has not: a part of it is missing. Some count booked ones alone. */
 function miscounted(statement: XmlNode, entries: readonly XmlNode[]): string | null {
@@ -98,7 +107,7 @@ function linesOf(entry: XmlNode): Record<string, string>[] {
       ...shared,
       id: textAt(detail, "Refs", "AcctSvcrRef") ?? (reference && `${reference}/${nth + 1}`),
       amount: decimalOf(parts[nth] ?? 0, digits),
-      description: remittanceOf(detail) || words,
+      description: remittanceOf(detail, minor) || words,
     }));
   return [
     {
@@ -106,7 +115,7 @@ function linesOf(entry: XmlNode): Record<string, string>[] {
       id: reference,
       amount: decimalOf(minor, digits),
       description:
-        [...details.map(remittanceOf), details.length === 0 ? words : ""]
+        [...details.map((detail) => remittanceOf(detail, minor)), details.length === 0 ? words : ""]
           .filter((text) => text !== "")
           .join(" ")
           .slice(0, 500) || words,
@@ -132,7 +141,7 @@ function noticeTable(statements: readonly XmlNode[]): Result<Table> {
         .flatMap((detail) => remittanceRows(detail, shared, digits));
     });
   return rows.length === 0
-    ? fail("file.no_rows")
+    ? fail("file.no_advice")
     : ok(
         agreedTable(
           "remittance",

@@ -21,13 +21,32 @@ const SIGNS: Readonly<Record<string, number>> = { CRDT: 1, DBIT: -1 };
 
 const minorOf = (text: string, digits: number): number => Math.round(Number(text) * 10 ** digits);
 
-/** Who paid, as the older and the newer versions write it. */
+/** A party by its name, as the older and the newer versions write it. */
+const partyOf = (detail: XmlNode, role: string): string | null =>
+  textAt(detail, "RltdPties", role, "Nm") ?? textAt(detail, "RltdPties", role, "Pty", "Nm");
+
 const payerOf = (detail: XmlNode): string =>
-  textAt(detail, "RltdPties", "Dbtr", "Nm") ??
-  textAt(detail, "RltdPties", "Dbtr", "Pty", "Nm") ??
-  textAt(detail, "RltdPties", "UltmtDbtr", "Nm") ??
-  textAt(detail, "RltdPties", "UltmtDbtr", "Pty", "Nm") ??
-  "";
+  partyOf(detail, "Dbtr") ?? partyOf(detail, "UltmtDbtr") ?? "";
+
+/** Who stands on the other side, and on whose behalf where that is somebody else. */
+const partiesOf = (detail: XmlNode, sign: number): string[] => {
+  // What came back keeps the parties that it had when it went.
+  const isBack = at(detail, "RtrInf") !== undefined;
+  const isTheirs = sign < 0 !== isBack;
+  const sides = isTheirs ? [CREDITOR, DEBTOR] : [DEBTOR, CREDITOR];
+  const named = sides.map((roles) => roles.flatMap((role) => partyOf(detail, role) ?? []));
+  return [...new Set(named.find((names) => names.length > 0) ?? [])];
+};
+
+const DEBTOR = ["Dbtr", "UltmtDbtr"] as const;
+const CREDITOR = ["Cdtr", "UltmtCdtr"] as const;
+
+/** What is paid of a document, or was due; what a credit note takes off stands below zero. */
+function amountIn(structured: XmlNode): string | null {
+  const sum = (name: string): string | null => textAt(structured, "RfrdDocAmt", name);
+  const credit = sum("CdtNoteAmt");
+  return sum("RmtdAmt") ?? sum("DuePyblAmt") ?? (credit === null ? null : `-${credit}`);
+}
 
 /** Structured references of a detail: the creditor's reference and the documents that are named. */
 const referencesOf = (
@@ -39,9 +58,7 @@ const referencesOf = (
       textAt(structured, "RfrdDocAmt", "DscntApldAmt", "Amt");
     const named = allAt(structured, "RfrdDocInf").flatMap((document) => {
       const number = textAt(document, "Nb");
-      const amount =
-        textAt(structured, "RfrdDocAmt", "RmtdAmt") ??
-        textAt(structured, "RfrdDocAmt", "DuePyblAmt");
+      const amount = amountIn(structured);
       return number === null ? [] : [{ number, amount, discount }];
     });
     const reference = textAt(structured, "CdtrRefInf", "Ref");
@@ -49,12 +66,12 @@ const referencesOf = (
     return [{ number: reference, amount: null, discount: null }];
   });
 
-/** What a detail says in words: the payer, what was written, references, and the payer's own reference. */
-export function remittanceOf(detail: XmlNode): string {
+/** What a detail says in words: who, what was written, references, and the other side's own reference. */
+export function remittanceOf(detail: XmlNode, sign: number): string {
   const written = allAt(at(detail, "RmtInf"), "Ustrd").map((node) => node.text.trim());
   const endToEnd = textAt(detail, "Refs", "EndToEndId") ?? "";
   return [
-    payerOf(detail),
+    ...partiesOf(detail, sign),
     ...written,
     ...referencesOf(detail).map(({ number }) => number),
     /^(NOTPROVIDED|NONREF)?$/i.test(endToEnd) ? "" : endToEnd,

@@ -1,3 +1,5 @@
+import { codedRemittance } from "./coded";
+
 /** Parts of a structured `:86:` that say who and what for: 20 to 29 and 60 to 63 the words, 32 and 33 the name. */
 const WORDS = /^(?:2\d|6[0-3])$/;
 const NAME = /^3[23]$/;
@@ -12,6 +14,8 @@ const WHOLE = 27;
 export function remittanceIn(information: string): string {
   const text = information.replaceAll("\n", "");
   const parts = /^\d{3}([?>~|])(?=\d\d)/.exec(text);
+  const coded = parts ? null : codedRemittance(text);
+  if (coded !== null) return coded;
   if (!parts) return information.replaceAll("\n", " ").replace(/ {2,}/g, " ").trim();
   const fields = text
     .slice(3)

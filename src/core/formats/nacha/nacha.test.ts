@@ -125,7 +125,7 @@ describe("ACH return files (Nacha file format)", () => {
       ),
       "nacha.sum",
     ],
-    ["with no return in it", returnFile([]), "file.no_rows"],
+    ["with no return in it", returnFile([]), "file.no_advice"],
   ])("a file %s is refused", (_case, text, code) =>
     expect(nachaTable(text)).toMatchObject({ ok: false, error: { code } }),
   );

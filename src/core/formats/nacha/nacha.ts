@@ -55,7 +55,7 @@ const HEADERS = [
  */
 export function nachaTable(
   text: string,
-): Result<Table, "nacha.control" | "nacha.sum" | "file.no_rows"> {
+): Result<Table, "nacha.control" | "nacha.sum" | "file.no_advice"> {
   const records = recordsOf(text);
   if (!records.some(({ record }) => record[0] === "9")) return fail("nacha.control");
   const wrong = wrongControl(records);
@@ -64,7 +64,7 @@ export function nachaTable(
   const paid = remittanceTable(records, isoDay);
   const off = wrongHash(records);
   if (rows.length === 0)
-    return paid ? ok({ ...paid, off: off ?? paid.off ?? null }) : fail("file.no_rows");
+    return paid ? ok({ ...paid, off: off ?? paid.off ?? null }) : fail("file.no_advice");
   const doubts = paid && rows[0] ? [{ line: rows[0].line, mark: "beside" as const }] : [];
   return ok({ headers: HEADERS, rows, kind: "returns", off, doubts });
 }

@@ -3,6 +3,8 @@ import type { Aside, Doubt } from "../doubts";
 
 /** The aggregate of a transaction that the bank has not booked yet (OFX 2.2, 11.4.4). */
 export const PENDING = "STMTTRNP";
+/** A sum under a hold (OFX 2.2, 11.4.4.3): it is no money yet, wherever it stands. */
+const HOLD = "HOLD";
 
 /** A transaction as the file says it, by its tags. */
 export type Transaction = {
@@ -88,7 +90,7 @@ function asideOf(
   byId: ById,
 ): Aside | null {
   const { FITID = "", CORRECTFITID = "" } = one.said;
-  if (one.isPending) return "not_yet";
+  if (one.isPending || one.said.TRNTYPE === HOLD) return "not_yet";
   const later = correctedBy.get(FITID) ?? correctedBy.get(CORRECTFITID);
   if (later && later !== one) return "replaced";
   return isTakenBack(one) && byId.has(CORRECTFITID) ? "replaced" : null;
