@@ -42,6 +42,29 @@ describe("a list of names", () => {
   });
 });
 
+describe("what a spreadsheet has made", () => {
+  const ledger = (...lines: string[]): string =>
+    list("Invoice,Customer,Date,Due,Amount,Open", ...lines);
+  it("of a number, a day, is not taken for it where the others look otherwise", () => {
+    const line = (number: string): string => `${number},Ada,2026-11-01,2026-12-01,9.00,9.00`;
+    const refusedIn = (...numbers: string[]): number[] =>
+      readList(ledger(...numbers.map(line))).refused.map((refusal) => refusal.line);
+    expect(refusedIn("NOV-0", "2026-11-01", "NOV-2")).toEqual([3]);
+    expect(refusedIn("NOV-10", "NOV-11", "3-Nov")).toEqual([4]);
+    expect(refusedIn("2026-11-01", "2026-11-02", "2026-11-45")).toEqual([]);
+  });
+  it("of a column, a sum without a name, is a total", () => {
+    const file = ledger(
+      "1,Ada,2026-11-01,2026-12-01,9.00,9.00",
+      "2,Bo,2026-11-01,2026-12-01,5.00,3.00",
+      ",,,,14.00,12.00",
+    );
+    expect(leftOutOf(file)).toEqual(["4 total"]);
+    expect(readList(file).proofs).toContain("the total of line 4 is what its lines come to");
+    expect(openIn(file.replace("12.00", "13.00"))).toContain("above");
+  });
+});
+
 describe("a list without a head", () => {
   it("is told by days and sums with their way in letters, and by the balance that follows", () => {
     const file = list(

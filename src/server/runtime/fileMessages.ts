@@ -91,6 +91,8 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.blocked": "This rests on the file and cannot be undone: {words}. So the file stays.",
   "file.named":
     "Something that cannot be undone (a letter, a note) names what this file brought. So it stays.",
+  "id.day":
+    "“{text}” is a day, and the others are none: a spreadsheet may have made it of a number. Write the number as it was.",
   "id.cut":
     "“{text}” is what a spreadsheet left of a longer number, and others may begin as it does. Export the file again as CSV or with this column as text, or choose no column for the ids.",
   "mend.cell": "There is no such cell in the file: line {line}, column {column}.",

@@ -3,6 +3,7 @@ import { type FileKind, isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
+import { unnamedTotals } from "./unnamedTotals";
 
 const TOTAL =
   /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|umsatztotal|zwischensumme|totaal|totale|totaux|suma|soma|(?:carried|brought) forward|ubertrag|uebertrag|a reporter|end of (?:report|file)|records?)\b/;
@@ -98,5 +99,11 @@ export function screened(cells: Cells): { rows: Row[]; leftOut: LeftOut[] } {
     if (why) leftOut.push({ line: row.line, why });
     else rows.push(row);
   });
-  return { rows, leftOut };
+  const totals = unnamedTotals(cells, rows, MAIN_DAY[cells.file.kind]);
+  if (totals.size === 0) return { rows, leftOut };
+  const unnamed = [...totals].map((line): LeftOut => ({ line, why: "total" }));
+  return {
+    rows: rows.filter(({ line }) => !totals.has(line)),
+    leftOut: [...leftOut, ...unnamed],
+  };
 }
