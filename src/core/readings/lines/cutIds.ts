@@ -8,7 +8,7 @@ const NAMING = ["id", "relatedId", "payoutId", "number", "customerId", "external
 const CUT = /^\d(?:[.,]\d+)?E\+\d{1,3}$/i;
 /** What a spreadsheet makes of `NOV-1`, or shows of it. */
 const DAY =
-  /^(?:\d{4}-\d\d-\d\d|\d{1,2}\/\d{1,2}\/\d{4}|\d{1,2}-(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)|(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)-\d\d)$/i;
+  /^(?:\d{4}-\d\d-\d\d|\d{1,2}\/\d{1,2}\/\d{4}|\d{1,2}-(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec))$/i;
 
 /**
  * Ids that a spreadsheet has spoilt: of which it left the first digits alone, so that another line may
