@@ -67,7 +67,7 @@ describe("kinds of activity by their words", () => {
     const file = list("Id,Date,Amount,Fee", "a,2026-11-12,9.00,0.30", "b,2026-11-13,-5.00,0.00");
     expect(openIn(file)).toEqual(["negatives"]);
     expect(linesIn("processor", file, { answers: { negatives: "payout" } })).toEqual([
-      "Thu 12 Nov | 9.00 | charge",
+      "Thu 12 Nov | 9.00 | charge, fee 0.30",
       "Fri 13 Nov | 5.00 | payout",
     ]);
     expect(leftOutOf(file, { answers: { negatives: "ignore" } })).toEqual(["3 not_ours"]);

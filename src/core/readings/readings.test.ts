@@ -171,7 +171,7 @@ describe("which way sums go", () => {
     const file =
       "ID,Date,Type,Gross,Fee,Net\nc1,2026-11-13,charge,100.00,3.20,96.80\np1,2026-11-14,payout,-95.80,1.00,-96.80\n";
     expect(linesIn("processor", file)).toEqual([
-      "Fri 13 Nov | 100.00 | charge",
+      "Fri 13 Nov | 100.00 | charge, fee 3.20",
       "Sat 14 Nov | 95.80 | payout",
       "Sat 14 Nov | (1.00) | fee | p1",
     ]);
@@ -224,7 +224,7 @@ describe("which rows are money", () => {
     const file = "ID,Date,Type,Gross,Fee,Amount refunded\nc1,2026-11-13,charge,100.00,3.20,25.00\n";
     expect(openIn(file)).toEqual(["refunded"]);
     expect(linesIn("processor", file, { answers: { refunded: "here" } })).toEqual([
-      "Fri 13 Nov | 100.00 | charge",
+      "Fri 13 Nov | 100.00 | charge, fee 3.20",
       "Fri 13 Nov | (25.00) | refund",
     ]);
   });

@@ -84,7 +84,10 @@ describe("columns that sums prove", () => {
           "b,2026-11-13,200.00,5.80,0.30,193.90",
         ),
       ),
-    ).toEqual(["Thu 12 Nov | 100.00 | charge", "Fri 13 Nov | 200.00 | charge"]));
+    ).toEqual([
+      "Thu 12 Nov | 100.00 | charge, fee 3.20",
+      "Fri 13 Nov | 200.00 | charge, fee 6.10",
+    ]));
   it("the sum that was settled, with its own currency", () => {
     const file = list(
       "Id,Date,Gross,Currency,Settled sum,Settled in,Fee,Net",
@@ -93,8 +96,8 @@ describe("columns that sums prove", () => {
     );
     expect(openIn(file)).toEqual([]);
     expect(linesOf("processor", file)).toEqual([
-      "Thu 12 Nov | 110.00 | charge",
-      "Fri 13 Nov | 220.00 | charge",
+      "Thu 12 Nov | 110.00 | charge, fee 3.50",
+      "Fri 13 Nov | 220.00 | charge, fee 6.70",
     ]);
   });
   it("a net by another name; a share in a hundred is no fee", () => {

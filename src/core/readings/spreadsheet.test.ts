@@ -97,8 +97,8 @@ describe("days and heads", () => {
     );
     expect(openIn(file, { kind: "processor" })).toEqual([]);
     expect(linesIn("processor", file)).toEqual([
-      "Fri 13 Nov | 45.00 | charge | R1",
-      "Sat 14 Nov | 12.00 | charge | R2",
+      "Fri 13 Nov | 45.00 | charge, fee 0.30 | R1",
+      "Sat 14 Nov | 12.00 | charge, fee 0.30 | R2",
     ]);
   });
   it("days of eight digits are no sums", () => {

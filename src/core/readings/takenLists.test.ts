@@ -134,6 +134,37 @@ describe("a market place's settlement", () => {
   });
 });
 
+describe("lines as they are understood", () => {
+  it("say what they cost, what is given back of it, and what a fee alone is", () => {
+    const file = list(
+      "Id,Type,Date,Gross,Fee,Net",
+      "c1,Charge,2026-11-13,100.00,3.20,96.80",
+      "r1,Refund,2026-11-14,-100.00,-3.20,-96.80",
+      "f1,Fee,2026-11-15,0.00,25.00,-25.00",
+    );
+    expect(linesIn("processor", file)).toEqual([
+      "Fri 13 Nov | 100.00 | charge, fee 3.20",
+      "Sat 14 Nov | (100.00) | refund, 3.20 of a fee back",
+      "Sun 15 Nov | (25.00) | fee",
+    ]);
+  });
+  it("are asked about by what is likeliest, for Enter takes the first answer", () => {
+    const firstOf = (word: string, sum: string): string | undefined => {
+      const file = list(
+        "Id,Type,Date,Gross",
+        "c1,Charge,2026-11-13,90.00",
+        `x,${word},2026-11-14,${sum}`,
+      );
+      const { questions } = readList(file, { kind: "processor" });
+      return questions.find(({ key }) => key.startsWith("word:"))?.choices[0]?.answer;
+    };
+    expect(firstOf("Transfer", "-50.00")).toBe("payout");
+    expect(firstOf("Refund of a sale", "-50.00")).toBe("refund");
+    expect(firstOf("Studio sale", "50.00")).toBe("charge");
+    expect(firstOf("Studio sale", "-50.00")).toBe("refund");
+  });
+});
+
 describe("a line that takes money, and no column says what it is", () => {
   const statement = (...lines: string[]): string =>
     list("Date,Description,Reference,Debit,Credit", ...lines);

@@ -1,7 +1,7 @@
 import { ROW_KINDS, type RowKind } from "@/core/activity";
 import { type Day, formatDay } from "@/core/calendar";
 import { FIELDS, type FileKind, type Table } from "@/core/formats";
-import { type Currency, currencyOf, formatMoney, parseAmount } from "@/core/money";
+import { type Currency, currencyOf, formatMoney, minor, parseAmount } from "@/core/money";
 
 /** How many lines are shown as they are understood: the first, and of the others the odd. */
 const SHOWN = 6;
@@ -32,6 +32,12 @@ const SHOWN_FIELDS: Readonly<Record<FileKind, Readonly<Record<keyof Shown, reado
 const kindInWords = (text: string): string =>
   text in ROW_KINDS ? ROW_KINDS[text as RowKind].label : text;
 
+/** What a line costs beside its sum, or gives back of its fee. */
+function costInWords(cost: number, shown: (value: number) => string): string[] {
+  if (cost === 0) return [];
+  return [cost > 0 ? `fee ${shown(cost)}` : `${shown(-cost)} of a fee back`];
+}
+
 /** The first lines of a file in the agreed layout and the odd ones, in a clerk's words. */
 export function understoodLines(
   kind: FileKind,
@@ -44,6 +50,10 @@ export function understoodLines(
   const first = (cells: readonly string[], fields: readonly string[]): string =>
     fields.map((field) => cells[at.get(field) ?? -1] ?? "").find((cell) => cell !== "") ?? "";
   const { day, sum, what, who } = SHOWN_FIELDS[kind];
+  const costOf = (cells: readonly string[], own: Currency): number => {
+    const fee = parseAmount(first(cells, kind === "processor" ? ["fee"] : []), ".", own);
+    return fee.ok ? fee.value : 0;
+  };
   const odd = oddOf(table.rows, ({ cells }) => ({
     sort: kind === "processor" ? first(cells, what) : "",
     sum: Number(first(cells, sum)),
@@ -51,12 +61,18 @@ export function understoodLines(
   return [...table.rows.slice(0, SHOWN), ...odd].map(({ line, cells }) => {
     const on = first(cells, day);
     const own = currencyOf(first(cells, ["currency"])) ?? currency;
+    const cost = costOf(cells, own);
     const amount = parseAmount(first(cells, sum), ".", own);
+    // A line of a fee alone has no other sum.
+    const isFee = amount.ok && amount.value === 0 && cost !== 0;
+    const shown = (value: number): string => formatMoney(minor(value), own, currency);
     return {
       line,
       day: /^\d{4}-\d\d-\d\d$/.test(on) ? formatDay(on as Day, today) : on,
-      sum: amount.ok ? formatMoney(amount.value, own, currency) : first(cells, sum),
-      what: kindInWords(first(cells, what)),
+      sum: amount.ok ? shown(isFee ? -cost : amount.value) : first(cells, sum),
+      what: [kindInWords(first(cells, what)), ...(isFee ? [] : costInWords(cost, shown))].join(
+        ", ",
+      ),
       who: first(cells, who).slice(0, 60),
     };
   });

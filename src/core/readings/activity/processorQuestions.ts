@@ -6,9 +6,11 @@ import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { openWords } from "../grouped";
 import { totalWords } from "../totalWords";
+import { movedBy } from "./kindsInText";
 import { kindByWord } from "./moneyRows";
 import { sureState } from "../rowWords";
 import type { Question } from "../types";
+import { TAKING } from "./unnamedRows";
 
 /** Words of a column of kinds that surely stand for none. */
 export function wordQuestions(
@@ -30,7 +32,7 @@ export function wordQuestions(
     return {
       key: `word:${word}`,
       words: `${lines.length} ${lines.length === 1 ? "line is" : "lines are"} “${word}”, first line ${lines[0]?.line ?? 0}. What is that?`,
-      choices: choicesFor(word).map((kind) => ({
+      choices: choicesFor(word, takesMoney(reading, lines)).map((kind) => ({
         answer: kind,
         result: `${ROW_KINDS[kind].label}: ${total}`,
       })),
@@ -45,11 +47,30 @@ function bringsBack(reading: Reading, row: Row, word: string): boolean {
   return /\bpayout\b/.test(plainWords(word)) && namesNone && sums.some((sum) => sum !== 0);
 }
 
-const choicesFor = (word: string): RowKind[] => {
+const takesMoney = (reading: Reading, lines: readonly Row[]): boolean =>
+  lines.every((row) => movedBy(reading, row) < 0);
+
+/** Words of what is sent to the bank. */
+const TO_BANK = /\b(?:transfer|bank|withdrawal|deposit|settlement|sent|disburse\w*)\b/;
+/** What brings money: never first where a line takes some. */
+const BRINGING: readonly RowKind[] = ["charge", "started", "dispute_won"];
+
+/** The kinds that a word may stand for, the likeliest first. */
+function choicesFor(word: string, takes: boolean): RowKind[] {
   const guess = guessRowKind(word);
-  const rest = ROW_KIND_NAMES.filter((kind) => kind !== guess);
-  return guess ? [guess, ...rest] : rest;
-};
+  if (!takes) return guess ? firstOf([guess], ROW_KIND_NAMES) : [...ROW_KIND_NAMES];
+  const likely: RowKind[] = [
+    ...(guess !== undefined && !BRINGING.includes(guess) ? [guess] : []),
+    ...(TO_BANK.test(plainWords(word)) ? (["payout"] as const) : []),
+    ...TAKING.filter((kind) => kind !== "ignore"),
+  ];
+  const rest = ROW_KIND_NAMES.filter((kind) => !BRINGING.includes(kind));
+  return firstOf(likely, [...rest, ...BRINGING]);
+}
+
+const firstOf = (first: readonly RowKind[], all: readonly RowKind[]): RowKind[] => [
+  ...new Set([...first, ...all]),
+];
 
 /** States that say that a line is a refund itself, and not a charge that was given back. */
 const GIVEN_BACK = /\bcredit(?:ed)?\b|^refund\b/;

@@ -8,7 +8,7 @@ import { linesNamed, saidOfLines } from "./linesAre";
 import type { Question } from "../types";
 
 /** What a line that takes money may be, the likeliest first. */
-const TAKING: readonly RowKind[] = [
+export const TAKING: readonly RowKind[] = [
   "refund",
   "payout",
   "fee",
