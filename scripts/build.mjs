@@ -30,7 +30,7 @@ const options = {
   packages: "external",
   platform: "node",
   format: "esm",
-  target: "node20.10",
+  target: "node20.12",
   sourcemap: true,
   logLevel: "warning",
 };
