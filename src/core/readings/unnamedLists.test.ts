@@ -276,11 +276,11 @@ describe("what was charged, without a name", () => {
   it("is what the fees leave the net of, and never less than it", () => {
     const file = (sales: string, other: string): string =>
       list(
-        "Date,Reference,Sales,Fee,Net",
+        "Date,Reference,Takings,Fee,Net",
         `11/13/2026,D0,${sales},2.00,98.00`,
         `11/14/2026,D1,${other},1.00,49.00`,
       );
-    expect(columnsIn("processor", file("100.00", "50.00")).gross).toBe("Sales");
+    expect(columnsIn("processor", file("100.00", "50.00")).gross).toBe("Takings");
     expect(columnsIn("processor", file("96.00", "48.00")).gross).toBeUndefined();
   });
   it("is what it came to where it is settled, as its fee is in that currency", () => {

@@ -13,7 +13,7 @@ export const customers: readonly FieldSpec[] = [
   ),
   text(
     "email",
-    "email,e mail,email address,mail,e mail address,main email,billing email,contact email,primary email,courriel,adresse email,correo,correo electronico,mailadresse,posta elettronica,e mail adresse,contact e mail,contact mail",
+    "email,e mail,email address,mail,e mail address,main email,billing email,contact email,billing contact email,accounts payable email,ap email,primary email,courriel,adresse email,correo,correo electronico,mailadresse,posta elettronica,e mail adresse,contact e mail,contact mail",
   ),
   text(
     "phone",

@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
     true,
   ),
   typed(
@@ -29,7 +29,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid",
+    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,sales",
   ),
   typed(
     "amount",
@@ -43,7 +43,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "method",
-    "method,paid by,payment method,instrument,payment type,tender,tender type,source,payment source,payment method type,card or bank,funding,zahlungsart,mode de paiement,moyen de paiement,metodo de pago,forma de pago,paid via,payment via,paid with,pay method",
+    "method,paid by,payment method,instrument,payment type,tender,tender type,gateway,payment gateway,source,payment source,payment method type,card or bank,funding,zahlungsart,mode de paiement,moyen de paiement,metodo de pago,forma de pago,paid via,payment via,paid with,pay method",
   ),
   text(
     "payerName",
@@ -96,7 +96,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "refunded",
-    "amount refunded,refunded amount,refunded,refund amount,total refunded,refunds",
+    "amount refunded,refunded amount,refunded,refund amount,total refunded,refunds,returns",
   ),
   typed(
     "amount",

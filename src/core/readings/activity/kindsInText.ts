@@ -4,10 +4,15 @@ import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { sureKind } from "../rowWords";
 import { movedIn } from "./bothSides";
+import { givenBack } from "./refundsBeside";
 
-/** What a line does to the balance, as its columns write it. */
+/**
+ * What a line does to the balance, as its columns write it; by what arrives where nothing was charged,
+ * unless a refund beside it says why.
+ */
 export const movedBy = (reading: Reading, row: Row): number =>
-  sumOfCell(reading, row, "gross") ??
+  (sumOfCell(reading, row, "gross") || null) ??
+  (givenBack(reading, row) !== 0 ? 0 : null) ??
   sumOfCell(reading, row, "net") ??
   movedIn(reading, row)[0] ??
   0;

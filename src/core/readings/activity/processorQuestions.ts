@@ -1,6 +1,5 @@
 import { guessRowKind, ROW_KIND_NAMES, ROW_KINDS, type RowKind } from "@/core/activity/index";
 import { plainWords } from "@/core/formats";
-import { formatAmount } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
@@ -95,28 +94,4 @@ export function stateQuestions(reading: Reading, rows: readonly Row[]): Question
       { answer: "pending", result: "not yet: they are left out until they come as settled" },
     ],
   }));
-}
-
-/** Sums given back that stand beside their charge: rows of their own, or told here alone. */
-export function refundedQuestion(reading: Reading, rows: readonly Row[]): Question[] {
-  const given = rows.filter((row) => (sumOfCell(reading, row, "refunded") ?? 0) !== 0);
-  const [first] = given;
-  if (!first || reading.cells.file.answers.refunded !== undefined) return [];
-  const sum = formatAmount(
-    Math.abs(sumOfCell(reading, first, "refunded") ?? 0),
-    reading.currencyOf(first),
-  );
-  return [
-    {
-      key: "refunded",
-      words: `${given.length} ${given.length === 1 ? "charge says" : "charges say"} that something was given back (line ${first.line}: ${sum}). Do those refunds have lines of their own?`,
-      choices: [
-        { answer: "apart", result: "yes: the column changes nothing" },
-        {
-          answer: "here",
-          result: `no: each is a refund of its charge, on its day (${sum} on line ${first.line})`,
-        },
-      ],
-    },
-  ];
 }

@@ -2,6 +2,8 @@ import { ROW_KINDS, type RowKind } from "@/core/activity/index";
 import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, minor } from "@/core/money";
 
+import type { Row } from "../cells";
+
 /** A row of a processor's file with its sums as they are written. */
 export type ActivityRow = {
   readonly line: number;
@@ -17,6 +19,9 @@ export type ActivityRow = {
   readonly payoutId: string;
   readonly id: string;
 };
+
+/** A row of a file with what it says as activity. */
+export type ActivityEntry = { readonly row: Row; readonly activity: ActivityRow };
 
 /** One way to read the signs of a file. */
 export type SignReading = {

@@ -17,11 +17,17 @@ import { idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
 import { plainWords } from "@/core/formats";
-import { type ActivityRow, effectUnder, type SignReading } from "./processorRows";
+import {
+  type ActivityEntry,
+  type ActivityRow,
+  effectUnder,
+  type SignReading,
+} from "./processorRows";
 import { signsOf } from "./processorSigns";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow, reserveRow } from "./rowsBeside";
 import { settledFeeQuestion } from "./settledFee";
-import { refundedQuestion, stateQuestions, wordQuestions } from "./processorQuestions";
+import { refundedQuestion, isRefundAlone, refundsAre, withoutRefunds } from "./refundsBeside";
+import { stateQuestions, wordQuestions } from "./processorQuestions";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
 import { kindsInText } from "./kindsInText";
@@ -56,24 +62,13 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const isMethod = words.length > 0 && words.every((word) => METHOD_WORD.test(plainWords(word)));
   const inText = kindsInText(reading, rows);
   const wordOf = (row: Row): string => (isMethod ? "" : cells.of(row, "kind")) || inText(row);
-  const questions: Question[] = [
-    ...wordQuestions(reading, rows, wordOf),
-    ...stateQuestions(reading, rows),
-    ...tenderQuestions(reading, rows),
-    ...takingQuestion(reading, rows, wordOf),
-    ...payoutsQuestion(reading, rows),
-    ...linesAreQuestion(cells, rows),
-    ...refundedQuestion(reading, rows),
-    ...netAloneQuestion(reading, rows),
-    ...bothSidesQuestion(reading, rows),
-    ...settledFeeQuestion(reading, rows),
-  ];
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
   const parts = joinedParts(
     cells,
     found.map(({ row, kind }) => ({ row, activity: activityOf(reading, row, kind, wordOf(row)) })),
   );
-  const kept = asBrought(byNet(parts.entries, answers), answers);
+  const refunds = refundsAre(reading, parts.entries);
+  const kept = asBrought(byNet(withoutRefunds(reading, parts.entries), answers), answers);
   const activities = kept.map(({ activity }) => activity);
   // Columns of money in and out say the way of each sum.
   const sided = !cells.has("gross") && cells.has("moneyIn");
@@ -85,11 +80,13 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   );
   const sure = kept.filter((entry) => !open.includes(entry));
   return {
-    rows: sure.flatMap(({ row, activity }) => [
-      canonicalRow(reading, row, activity, { signs: signs.reading, turned, isMethod, idHead }),
-      ...refundedRow(reading, row, activity),
-      ...payoutFeeRow(reading, row, activity),
-      ...reserveRow(reading, row, activity),
+    rows: sure.flatMap((entry) => [
+      ...(refunds === "here" && isRefundAlone(reading, entry)
+        ? []
+        : [canonicalRow(reading, entry, { signs: signs.reading, turned, isMethod, idHead })]),
+      ...(refunds === "here" ? refundedRow(reading, entry) : []),
+      ...payoutFeeRow(reading, entry),
+      ...reserveRow(reading, entry),
     ]),
     leftOut: [...leftOut, ...parts.leftOut],
     ended,
@@ -100,8 +97,9 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       error: { code: "activity.payout_fee" },
     })),
     questions: [
-      ...questions,
+      ...rowQuestions(reading, rows, wordOf),
       ...parts.questions,
+      ...refundedQuestion(reading, parts.entries),
       ...signs.questions,
       ...footQuestions(activities, signs.reading, answers),
       ...betweenQuestion(activities, answers),
@@ -110,6 +108,23 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   };
 }
 
+/** What is asked of the rows before it is known which of them are money. */
+const rowQuestions = (
+  reading: Reading,
+  rows: readonly Row[],
+  wordOf: (row: Row) => string,
+): Question[] => [
+  ...wordQuestions(reading, rows, wordOf),
+  ...stateQuestions(reading, rows),
+  ...tenderQuestions(reading, rows),
+  ...takingQuestion(reading, rows, wordOf),
+  ...payoutsQuestion(reading, rows),
+  ...linesAreQuestion(reading.cells, rows),
+  ...netAloneQuestion(reading, rows),
+  ...bothSidesQuestion(reading, rows),
+  ...settledFeeQuestion(reading, rows),
+];
+
 function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): ActivityRow {
   const sum = (field: string): Minor | null => sumOfCell(reading, row, field);
   const extra = headsUsedAs(reading, "fee").map((head) => sumUnderHead(reading, row, head));
@@ -117,14 +132,17 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
   const parts = [sum("fee"), sum("fee2"), sum("feeTax"), cost, ...extra].filter(
     (part): part is Minor => part !== null,
   );
+  const fee = parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0));
+  const charged = sum("gross") ?? gross;
   return {
     line: row.line,
     kind,
     word: plainWords(word),
     on: null as Day | null,
     currency: reading.currencyOf(row),
-    gross: sum("gross") ?? gross,
-    fee: parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0)),
+    // What arrives of nothing, and without a fee, is all that the line moves.
+    gross: charged === 0 && fee === null ? (sum("net") ?? charged) : charged,
+    fee,
     net: sum("net"),
     balance: sum("balance"),
     payoutId: reading.cells.of(row, "payoutId"),
@@ -142,8 +160,7 @@ type Decisions = {
 
 function canonicalRow(
   reading: Reading,
-  row: Row,
-  activity: ActivityRow,
+  { row, activity }: ActivityEntry,
   { signs, turned, isMethod, idHead }: Decisions,
 ): Made["rows"][number] {
   const { currency, kind } = activity;

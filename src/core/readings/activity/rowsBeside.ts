@@ -6,11 +6,10 @@ import {
   type Made,
   plainFields,
   type Reading,
-  sumOfCell,
   sumUnderHead,
 } from "../canonical";
-import type { Row } from "../cells";
-import type { ActivityRow } from "./processorRows";
+import type { ActivityEntry, ActivityRow } from "./processorRows";
+import { givenBack } from "./refundsBeside";
 
 /**
  * What a payout brought to the bank, with the sign that it is written with: its sum, or where it has
@@ -28,8 +27,7 @@ export function paidOut({ gross, fee, net }: ActivityRow): number | null {
 /** What a processor charges for a payout is a fee of that payout, and the payout is what is left. */
 export function payoutFeeRow(
   reading: Reading,
-  row: Row,
-  activity: ActivityRow,
+  { row, activity }: ActivityEntry,
 ): Made["rows"][number][] {
   const { id, currency, fee, kind, line, payoutId } = activity;
   if (kind !== "payout" || fee === null || fee === 0) return [];
@@ -54,9 +52,9 @@ export function payoutFeeRow(
 /** What was kept back of a charge by a column that was said to hold that. */
 export function reserveRow(
   reading: Reading,
-  row: Row,
-  { id, currency, line, kind }: ActivityRow,
+  { row, activity }: ActivityEntry,
 ): Made["rows"][number][] {
+  const { id, currency, line, kind } = activity;
   const kept = sumOf(headsUsedAs(reading, "reserve"), (head) =>
     minor(Math.abs(sumUnderHead(reading, row, head) ?? 0)),
   );
@@ -75,12 +73,10 @@ export function reserveRow(
 /** What was given back of a charge, where its own line is all that tells of it. */
 export function refundedRow(
   reading: Reading,
-  row: Row,
-  activity: ActivityRow,
+  { row, activity }: ActivityEntry,
 ): Made["rows"][number][] {
-  const given = Math.abs(sumOfCell(reading, row, "refunded") ?? 0);
-  if (given === 0 || activity.kind !== "charge" || reading.cells.file.answers.refunded !== "here")
-    return [];
+  const given = givenBack(reading, row);
+  if (given === 0 || activity.kind !== "charge") return [];
   const { id, currency, line } = activity;
   return [
     {

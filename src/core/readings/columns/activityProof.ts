@@ -1,12 +1,26 @@
 import { headWords, plainWords } from "@/core/formats";
 
 import { isCost, isOnTop } from "../sums/costHeads";
-import { netOfParts } from "./netOfParts";
-import { type Columns, foots, type Sheet, type Sums } from "./sheet";
+import { costsOfNet, netOfParts } from "./netOfParts";
+import { type Columns, foots, isLarger, type Sheet, sizeOf, type Sums } from "./sheet";
+import { feeAndNet, grossAndNet, threeOf, unnamedThree } from "./unnamedSums";
 
 /** What the sums of a processor's file prove of its columns. */
 export function activityProof(sheet: Sheet): Columns | null {
-  const [gross, fee, net] = [sheet.of("gross"), sheet.of("fee"), sheet.of("net")];
+  const gross = sheet.of("gross");
+  const given = sheet.of("refunded");
+  const found = proofOf(sheet, gross);
+  if (found !== null || gross === null || given === null) return found;
+  // What arrives may be less what was given back, too.
+  return proofOf(sheet, lessSizes(gross, given));
+}
+
+/** What is left of sums when others are taken off them, whatever their signs. */
+const lessSizes = (sums: Sums, off: Sums): Sums =>
+  sums.map((sum, at) => (sum === null ? null : sum - Math.abs(off[at] ?? 0)));
+
+function proofOf(sheet: Sheet, gross: Sums | null): Columns | null {
+  const [fee, net] = [sheet.of("fee"), sheet.of("net")];
   const more = [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
   if (!gross) return withoutGross(sheet, { fee, net, more });
   if (!fee && !net) return netOfParts(sheet) ?? feeAndNet(sheet, gross) ?? settledThree(sheet);
@@ -20,7 +34,13 @@ function withoutGross(
   sheet: Sheet,
   { fee, net, more }: { fee: Sums | null; net: Sums | null; more: readonly Sums[] },
 ): Columns | null {
-  if (net) return fee ? grossAbove(sheet, [fee, ...more], net) : null;
+  if (net && fee)
+    return (
+      grossAbove(sheet, [fee, ...more], net) ??
+      netBelow(sheet, [fee, ...more], net) ??
+      costsOfNet(sheet)
+    );
+  if (net) return null;
   return fee ? grossAndNet(sheet, [fee, ...more]) : unnamedThree(sheet);
 }
 
@@ -40,22 +60,13 @@ function anotherGross(sheet: Sheet, net: Sums): Columns | null {
   const free = sheet.free();
   for (const gross of free)
     for (const fee of free)
-      if (fee !== gross && foots(sheet.under(gross), [sheet.under(fee)], net))
+      if (
+        fee !== gross &&
+        sizeOf(sheet.under(gross)) >= sizeOf(net) &&
+        foots(sheet.under(gross), [sheet.under(fee)], net)
+      )
         return { fee, ...grossOf(sheet, gross) };
   return null;
-}
-
-const unnamedThree = (sheet: Sheet): Columns | null =>
-  sheet.of("moneyIn") ? null : threeOf(sheet);
-
-/** The only three columns of which one is what another leaves of a third, where none has a name. */
-function threeOf(sheet: Sheet): Columns | null {
-  const found = sheet.free().flatMap((gross) =>
-    pairsUnder(sheet, sheet.under(gross))
-      .filter(({ fee, net }) => fee !== gross && net !== gross)
-      .map((pair) => ({ gross, ...pair })),
-  );
-  return found.length === 1 ? (found[0] ?? null) : null;
 }
 
 /** The only column that is what was charged, by its fees and what is left of it, where it has no name. */
@@ -71,57 +82,13 @@ function grossAbove(sheet: Sheet, fees: readonly Sums[], net: Sums): Columns | n
   return only !== undefined && found.length === 1 ? { gross: only } : null;
 }
 
-/** The only two columns of which one is what the fees leave of the other, where neither has a name. */
-function grossAndNet(sheet: Sheet, fees: readonly Sums[]): Columns | null {
-  const free = sheet.free().filter((head) => !isOnTop(head));
-  const found = free.flatMap((gross) =>
-    free
-      .filter((net) => net !== gross && foots(sheet.under(gross), fees, sheet.under(net)))
-      .map((net) => ({ gross, net })),
-  );
-  const likely = found.filter(({ gross, net }) => isLarger(sheet, gross, net));
-  return likely.length === 1 ? (likely[0] ?? null) : null;
-}
-
-/** Whether one column is at least another on every line: what was charged, beside what is left of it. */
-const isLarger = (sheet: Sheet, gross: string, net: string): boolean =>
-  sheet.under(gross).every((sum, at) => Math.abs(sum ?? 0) >= Math.abs(sheet.under(net)[at] ?? 0));
-
-/** The only fee and net that are left of a gross, where neither has a name. */
-function feeAndNet(sheet: Sheet, gross: Sums): Columns | null {
-  const found = pairsUnder(sheet, gross).filter(({ fee }) => isCost(fee));
-  return found.length === 1 ? (found[0] ?? null) : twoFeesAndNet(sheet, gross);
-}
-
-/** The only two fees that leave a net of a gross, where none of the three has a name. */
-function twoFeesAndNet(sheet: Sheet, gross: Sums): Columns | null {
-  const free = sheet.free();
-  const costs = free.filter((head) => isCost(head));
-  const found = costs.flatMap((fee, at) =>
-    costs.slice(at + 1).flatMap((fee2) =>
-      free
-        .filter((net) => net !== fee && net !== fee2)
-        .filter((net) => foots(gross, [sheet.under(fee), sheet.under(fee2)], sheet.under(net)))
-        .map((net) => ({ fee, fee2, net })),
-    ),
-  );
-  return found.length === 1 ? (found[0] ?? null) : null;
-}
-
-const sizeOf = (sums: Sums): number =>
-  sums.reduce((all: number, sum) => all + Math.abs(sum ?? 0), 0);
-
-/** What could be the fee of a gross, the smaller part, and the net that it leaves. */
-function pairsUnder(sheet: Sheet, gross: Sums): { fee: string; net: string }[] {
-  const free = sheet.free();
-  return free.flatMap((fee) =>
-    !isOnTop(fee) && sizeOf(sheet.under(fee)) * 2 < sizeOf(gross)
-      ? free
-          .filter((net) => net !== fee && sizeOf(sheet.under(net)) < sizeOf(gross))
-          .filter((net) => foots(gross, [sheet.under(fee)], sheet.under(net)))
-          .map((net) => ({ fee, net }))
-      : [],
-  );
+/** Net sales are what was charged, where the fees leave another column of them. */
+function netBelow(sheet: Sheet, fees: readonly Sums[], named: Sums): Columns | null {
+  const { net: gross = "" } = sheet.columns;
+  if (!/\bsales\b/i.test(gross)) return null;
+  const found = sheet.free().filter((head) => foots(named, fees, sheet.under(head)));
+  const [net] = found;
+  return net !== undefined && isLarger(sheet, gross, net) ? { gross, net } : null;
 }
 
 /** Heads of what arrives, and of its currency. */
@@ -150,15 +117,26 @@ function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null 
   const free = sheet.free();
   // What one fee alone leaves is net: the others are what that fee is made of.
   if (more.length > 0 && foots(gross, [fee], net)) return { fee2: "", feeTax: "" };
-  const other = free.find((head) => foots(sheet.under(head), [fee, ...more], net));
+  // What is left is never more than what was charged.
+  const other = free.find(
+    (head) =>
+      sizeOf(sheet.under(head)) >= sizeOf(net) && foots(sheet.under(head), [fee, ...more], net),
+  );
   if (other !== undefined) return grossOf(sheet, other);
-  const fee2 = sheet.columns.fee2
+  const left = free.find((head) => foots(gross, [fee, ...more], sheet.under(head)));
+  if (left !== undefined) return { net: left };
+  const given = sheet.columns.refunded
     ? undefined
     : free.find(
         (head) =>
-          isLikeFee(sheet, head, fee) && foots(gross, [fee, ...more, sheet.under(head)], net),
+          isGivenBack(head) && foots(lessSizes(gross, sheet.under(head)), [fee, ...more], net),
       );
-  return fee2 === undefined ? null : { fee2 };
+  if (given !== undefined) return { refunded: given };
+  const between = free.find(
+    (head) => isLikeFee(sheet, head, fee) && foots(gross, [fee, ...more, sheet.under(head)], net),
+  );
+  if (between === undefined || isGivenBack(between)) return null;
+  return sheet.columns.fee2 === undefined ? { fee2: between } : null;
 }
 
 /** What goes the other way than the fee is none: a tip comes on top of what is paid. */
@@ -178,7 +156,9 @@ function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null
 
 /** Heads of what customers got back: it lies between gross and net too, and is no fee. */
 const GIVEN_BACK =
-  /^(?:total )?(?:returns?|refunds?|refunded|chargebacks?|discounts? given)(?: amount| total)?$/;
+  /^(?:total )?(?:returns?|refunds?|refunded|credits?|chargebacks?|discounts? given)(?: amount| total)?$/;
+
+const isGivenBack = (head: string): boolean => GIVEN_BACK.test(headWords(head));
 
 /** One or two columns that are what lies between gross and net. */
 function feesOf(
@@ -186,7 +166,7 @@ function feesOf(
   gross: Sums,
   { more, net }: { more: readonly Sums[]; net: Sums },
 ): Columns | null {
-  const free = sheet.free().filter((head) => !GIVEN_BACK.test(headWords(head)));
+  const free = sheet.free().filter((head) => !isGivenBack(head));
   const one = free.find((head) => foots(gross, [...more, sheet.under(head)], net));
   // Less a tax or a tip it is no net, but the price.
   if (one !== undefined) return isOnTop(one) ? { net: "" } : { fee: one };

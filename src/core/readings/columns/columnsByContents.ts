@@ -1,12 +1,12 @@
-import { FIELDS, type FileKind, HEADING, headWords, type Table } from "@/core/formats";
+import { FIELDS, type FileKind, headWords, type Table } from "@/core/formats";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { codesIn } from "./codesOfKinds";
-import { firstNumbered } from "../bank/numberedWords";
 import { sureKindOf } from "../invoices/documentWords";
 import { groupColumn } from "../lines/groupedRows";
 import { MAIN_DAY } from "../lines/rowsLeftOut";
-import { sureDirection, sureKind } from "../rowWords";
+import { statementColumns } from "./statementColumns";
+import { sureKind } from "../rowWords";
 
 /** What a column without a known name is by its cells alone. */
 export function columnsByContents(
@@ -18,18 +18,15 @@ export function columnsByContents(
   const taken = new Set(Object.values(named));
   const free = table.headers.filter((head) => head !== "" && !taken.has(head));
   if (table.headLine === 0) return withoutHead(kind, free, cellsOf);
-  if (kind === "bank")
-    return {
-      ...wordsIn(free, named),
-      ...waysIn(free, cellsOf, named, table.rows.length),
-      ...accountsIn(free, cellsOf, named),
-    };
+  if (kind === "bank") return statementColumns(free, cellsOf, named, table.rows.length);
   const words = WORDS[kind];
   const isIn = (all: (cells: readonly string[]) => boolean): string | undefined =>
     free.find((head) => all(cellsOf(head)));
   const found: Record<string, string | null | undefined> = {
     ...(words ? { [words.field]: isIn(words.all) ?? codesIn(kind, free, cellsOf) } : {}),
-    ...(kind === "processor" ? { id: idIn(free, cellsOf, table) } : {}),
+    ...(kind === "processor"
+      ? { id: idIn(free, cellsOf, table), reference: free.find((head) => areOrders(head, cellsOf)) }
+      : {}),
     ...(kind === "invoices"
       ? { customerId: groupColumn(table), number: orderIn(free, cellsOf, table) }
       : {}),
@@ -68,13 +65,17 @@ const idIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): stri
   });
 
 /** Shops call an order by its number with a sign before it, in a column of its name. */
+export const areOrders = (head: string, cellsOf: Contents): boolean =>
+  /^(?:name|order|order name)$/.test(headWords(head)) &&
+  cellsOf(head).length > 0 &&
+  cellsOf(head).every((cell) => /^#?[A-Z]{0,5}-?\d{2,12}$/.test(cell));
+
 const orderIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): string | undefined =>
   free.find((head) => {
     const cells = cellsOf(head);
     return (
-      /^(?:name|order|order name)$/.test(headWords(head)) &&
+      areOrders(head, cellsOf) &&
       cells.length >= Math.min(rows.length, MOST_LOOKED_AT) &&
-      cells.every((cell) => /^#?[A-Z]{0,5}-?\d{2,12}$/.test(cell)) &&
       new Set(cells).size === cells.length
     );
   });
@@ -95,21 +96,6 @@ function areKinds(cells: readonly string[], kindOf: (word: string) => string | n
   const known = cells.filter((cell) => kindOf(cell) !== null).length;
   return words.size > 1 && words.size <= MOST_KINDS && known * 2 > cells.length;
 }
-
-/** The accounts that the sections of a statement name above them. */
-const ACCOUNT_NAME =
-  /\b(account|acct|a\/c|konto|compte|cuenta|conto|rekening|checking|savings)\b|\d{4}/i;
-
-const accountsIn = (
-  free: readonly string[],
-  cellsOf: Contents,
-  named: Readonly<Record<string, string>>,
-): Record<string, string> =>
-  named.account === undefined &&
-  free.includes(HEADING) &&
-  cellsOf(HEADING).every((name) => ACCOUNT_NAME.test(name))
-    ? { account: HEADING }
-    : {};
 
 /** Codes of returns and of changes (Nacha Operating Rules, Appendix Four). */
 const areCodes = (cells: readonly string[]): boolean =>
@@ -132,35 +118,6 @@ function dayIn(
   const isOfDocument =
     kind === "remittance" && /\b(?:inv|invoice|doc|document|bill)\b/.test(headWords(only ?? ""));
   return others.length === 0 && !isOfDocument ? { [field]: only } : {};
-}
-
-/** The words of a statement that stand in several columns. */
-function wordsIn(
-  free: readonly string[],
-  named: Readonly<Record<string, string>>,
-): Record<string, string> {
-  const first = named.description === undefined ? firstNumbered(free) : undefined;
-  return first === undefined ? {} : { description: first };
-}
-
-/** A column of which every cell says in or out. */
-function waysIn(
-  free: readonly string[],
-  cellsOf: Contents,
-  named: Readonly<Record<string, string>>,
-  rows: number,
-): Record<string, string> {
-  const says = (head: string): boolean => {
-    const cells = cellsOf(head);
-    return (
-      cells.length >= Math.min(rows, MOST_LOOKED_AT) &&
-      cells.every((cell) => sureDirection(cell) !== null)
-    );
-  };
-  if (named.moneyOut !== undefined) return {};
-  if (named.direction !== undefined && says(named.direction)) return {};
-  const direction = free.find(says);
-  return direction === undefined ? {} : { direction };
 }
 
 /** The fields that a list without a head surely needs, by kind: its day, its sum, its words. */

@@ -2,10 +2,11 @@ import { FIELDS, type FieldSpec, type FileKind, guessColumns, type Table } from 
 import { currencyOf } from "@/core/money";
 
 import { isNothing } from "../canonical";
-import { columnsByContents } from "./columnsByContents";
+import { areOrders, columnsByContents } from "./columnsByContents";
 import { type Contents, contentsOf, isDate, isSum } from "./contents";
 import { foreignColumns } from "./foreignColumns";
 import { kindsBySigns } from "./kindsBySigns";
+import { isOwnAccount } from "./ownAccount";
 import { provenColumns } from "./provenColumns";
 import { writtenDay } from "../days/writtenDay";
 
@@ -25,7 +26,10 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
       headers,
       kind,
       (spec, head) =>
-        fits(spec, head, cellsOf(head)) && !isOwnCompany(spec.field, head, cellsOf(head)),
+        fits(spec, head, cellsOf(head)) &&
+        !isOwnCompany(spec.field, head, cellsOf(head)) &&
+        !(spec.field === "payerName" && areOrders(head, cellsOf)) &&
+        !(spec.field === "customerId" && isOwnAccount(table, head)),
     );
     return plainest(withFilled(headers, kind, cellsOf, named), kind === "processor");
   };

@@ -28,6 +28,20 @@ export function netOfParts(sheet: Sheet): Columns | null {
   return { gross: "", net: total, ...Object.fromEntries(fields) };
 }
 
+/** The other costs of a net that all sums of its line add up to; null where it is no such net. */
+export function costsOfNet(sheet: Sheet): Columns | null {
+  const { net, ...others } = sheet.columns;
+  const known = COST_FIELDS.flatMap((field) => others[field] ?? []);
+  const parts = sheet.free();
+  const open = COST_FIELDS.filter((field) => others[field] === undefined);
+  const costs = parts.filter((head) => isCost(head) && goesOut(sheet.under(head)));
+  if (net === undefined || costs.length === 0 || costs.length > open.length) return null;
+  const all = [...parts, ...known].map((head) => sheet.under(head));
+  return addsUp(sheet.under(net), all)
+    ? Object.fromEntries(costs.map((head, at) => [open[at] ?? "", head]))
+    : null;
+}
+
 /** Whether a column mostly takes something away. */
 const goesOut = (sums: Sums): boolean =>
   sums.reduce((all: number, sum) => all + Math.sign(sum ?? 0), 0) < 0;

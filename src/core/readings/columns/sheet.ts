@@ -102,3 +102,11 @@ export function foots(gross: Sums, fees: readonly Sums[], net: Sums): boolean {
   }
   return isCharged && held >= Math.min(ENOUGH, gross.length);
 }
+
+/** What a column comes to, each sum by its size. */
+export const sizeOf = (sums: Sums): number =>
+  sums.reduce((all: number, sum) => all + Math.abs(sum ?? 0), 0);
+
+/** Whether one column is at least another on every line: what was charged, beside what is left of it. */
+export const isLarger = (sheet: Sheet, gross: string, net: string): boolean =>
+  sheet.under(gross).every((sum, at) => Math.abs(sum ?? 0) >= Math.abs(sheet.under(net)[at] ?? 0));

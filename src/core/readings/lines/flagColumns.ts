@@ -2,6 +2,7 @@ import { type FileKind, plainWords } from "@/core/formats";
 
 import { type Cells, type Row, some } from "../cells";
 import { sureStanding } from "../invoices/documentWords";
+import { sentByCode } from "../activity/achCodes";
 import { linesNamed } from "../activity/linesAre";
 import { endedRow } from "../activity/endedRows";
 import {
@@ -95,7 +96,10 @@ function flagTest(
   const filled = rows.map((row) => (row.cells[at] ?? "").trim());
   if (kind === "remittance") return adviceTest(head);
   if (kind === "customers") return notCustomers(head, filled, cells.file.table.headers);
-  const ofMoney = backTest(cells, rows, head) ?? besideTest(cells, head);
+  const ofMoney =
+    backTest(cells, rows, head) ??
+    besideTest(cells, head) ??
+    (kind === "processor" ? sentByCode(head, filled) : null);
   if (ofMoney !== null) return ofMoney;
   if (isPaid(kind, head))
     return (cell, row) => {

@@ -12,7 +12,7 @@ const NO_LINE =
 const LINE =
   /\b(live|live ?mode|production|captured|approved|success|successful|succeeded|posted|valid|booked)\b/;
 /** Of payments alone: an invoice that is not settled is what this is about. */
-const DONE = /\b(settled|completed|cleared|clearing|collected|funded|paid)\b/;
+const DONE = /\b(settled|completed|cleared|clearing|clrng|clrg|collected|funded|paid)\b/;
 /** Of invoices alone: one that was not sent is a draft. */
 const ISSUED = /\b(sent|issued|finali[sz]ed)\b/;
 /** Heads of what was taken back after it was money. */
@@ -55,7 +55,7 @@ export const isPaid = (kind: FileKind, head: string): boolean =>
   kind === "invoices" && DONE.test(plainWords(head)) && !/\blast\b/i.test(head);
 
 /** What cleared an invoice stands with its number. */
-const CLEARING = /\bclearing\b/;
+const CLEARING = /\b(?:clearing|clrng|clrg)\b/;
 
 export const saysPaid = (head: string, cell: string): boolean =>
   isYes(cell) || isMarkedDay(cell) || (CLEARING.test(plainWords(head)) && cell !== "");

@@ -1,0 +1,79 @@
+import { HEADING } from "@/core/formats";
+import { currencyOf } from "@/core/money";
+
+import { firstNumbered } from "../bank/numberedWords";
+import { sureDirection } from "../rowWords";
+import { type Contents, isSum, MOST_LOOKED_AT } from "./contents";
+
+/** What a statement's columns without a known name are: its words, its sums, their way, its accounts. */
+export const statementColumns = (
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+  rows: number,
+): Record<string, string> => ({
+  ...wordsIn(free, named),
+  ...sumIn(free, cellsOf, named),
+  ...waysIn(free, cellsOf, named, rows),
+  ...accountsIn(free, cellsOf, named),
+});
+
+/** The accounts that the sections of a statement name above them. */
+const ACCOUNT_NAME =
+  /\b(account|acct|a\/c|konto|compte|cuenta|conto|rekening|checking|savings)\b|\d{4}/i;
+
+const accountsIn = (
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+): Record<string, string> =>
+  named.account === undefined &&
+  free.includes(HEADING) &&
+  cellsOf(HEADING).every((name) => ACCOUNT_NAME.test(name))
+    ? { account: HEADING }
+    : {};
+
+/** The only filled column that is called by a currency alone, where no column is called a sum. */
+function sumIn(
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+): Record<string, string> {
+  if (["amount", "moneyIn", "moneyOut"].some((field) => named[field] !== undefined)) return {};
+  const [only, ...others] = free.filter(
+    (head) => isCurrencyHead(head) && cellsOf(head).some((cell) => isSum(cell)),
+  );
+  return only === undefined || others.length > 0 ? {} : { amount: only };
+}
+
+const isCurrencyHead = (head: string): boolean =>
+  currencyOf(/^([A-Z]{3})\s?[$€£]?$/.exec(head.trim())?.[1] ?? "") !== undefined;
+
+/** The words of a statement that stand in several columns. */
+function wordsIn(
+  free: readonly string[],
+  named: Readonly<Record<string, string>>,
+): Record<string, string> {
+  const first = named.description === undefined ? firstNumbered(free) : undefined;
+  return first === undefined ? {} : { description: first };
+}
+
+/** A column of which every cell says in or out. */
+function waysIn(
+  free: readonly string[],
+  cellsOf: Contents,
+  named: Readonly<Record<string, string>>,
+  rows: number,
+): Record<string, string> {
+  const says = (head: string): boolean => {
+    const cells = cellsOf(head);
+    return (
+      cells.length >= Math.min(rows, MOST_LOOKED_AT) &&
+      cells.every((cell) => sureDirection(cell) !== null)
+    );
+  };
+  if (named.moneyOut !== undefined) return {};
+  if (named.direction !== undefined && says(named.direction)) return {};
+  const direction = free.find(says);
+  return direction === undefined ? {} : { direction };
+}

@@ -1,0 +1,62 @@
+import { isCost, isOnTop } from "../sums/costHeads";
+import { type Columns, foots, isLarger, type Sheet, sizeOf, type Sums } from "./sheet";
+
+/** The same, where no column says what came in alone. */
+export const unnamedThree = (sheet: Sheet): Columns | null =>
+  sheet.of("moneyIn") ? null : threeOf(sheet);
+
+/** The only three columns of which one is what another leaves of a third, where none has a name. */
+export function threeOf(sheet: Sheet): Columns | null {
+  const found = sheet.free().flatMap((gross) =>
+    pairsUnder(sheet, sheet.under(gross))
+      .filter(({ fee, net }) => fee !== gross && net !== gross)
+      .map((pair) => ({ gross, ...pair })),
+  );
+  return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+/** The only two columns of which one is what the fees leave of the other, where neither has a name. */
+export function grossAndNet(sheet: Sheet, fees: readonly Sums[]): Columns | null {
+  const free = sheet.free().filter((head) => !isOnTop(head));
+  const found = free.flatMap((gross) =>
+    free
+      .filter((net) => net !== gross && foots(sheet.under(gross), fees, sheet.under(net)))
+      .map((net) => ({ gross, net })),
+  );
+  const likely = found.filter(({ gross, net }) => isLarger(sheet, gross, net));
+  return likely.length === 1 ? (likely[0] ?? null) : null;
+}
+
+/** The only fee and net that are left of a gross, where neither has a name. */
+export function feeAndNet(sheet: Sheet, gross: Sums): Columns | null {
+  const found = pairsUnder(sheet, gross).filter(({ fee }) => isCost(fee));
+  return found.length === 1 ? (found[0] ?? null) : twoFeesAndNet(sheet, gross);
+}
+
+/** The only two fees that leave a net of a gross, where none of the three has a name. */
+function twoFeesAndNet(sheet: Sheet, gross: Sums): Columns | null {
+  const free = sheet.free();
+  const costs = free.filter((head) => isCost(head));
+  const found = costs.flatMap((fee, at) =>
+    costs.slice(at + 1).flatMap((fee2) =>
+      free
+        .filter((net) => net !== fee && net !== fee2)
+        .filter((net) => foots(gross, [sheet.under(fee), sheet.under(fee2)], sheet.under(net)))
+        .map((net) => ({ fee, fee2, net })),
+    ),
+  );
+  return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+/** What could be the fee of a gross, the smaller part, and the net that it leaves. */
+function pairsUnder(sheet: Sheet, gross: Sums): { fee: string; net: string }[] {
+  const free = sheet.free();
+  return free.flatMap((fee) =>
+    !isOnTop(fee) && sizeOf(sheet.under(fee)) * 2 < sizeOf(gross)
+      ? free
+          .filter((net) => net !== fee && sizeOf(sheet.under(net)) < sizeOf(gross))
+          .filter((net) => foots(gross, [sheet.under(fee)], sheet.under(net)))
+          .map((net) => ({ fee, net }))
+      : [],
+  );
+}

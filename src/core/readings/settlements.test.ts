@@ -1,0 +1,138 @@
+import { columnsIn, linesIn, list, openIn } from "../../../tests/support/readings";
+
+/* Lists of what was settled, and of what markets and shops export; made by hand, common practice, no source. */
+
+const asked = { kind: "processor" as const };
+const linesOf = (text: string, answers: Record<string, string> = {}): string[] =>
+  linesIn("processor", text, { answers });
+
+describe("what was given back beside its charge", () => {
+  const deposits = (id: string): string =>
+    list(
+      `${id},Date,Sales,Returns,Fee,Deposit amount`,
+      "a,11/13/2026,100.00,0.00,3.00,97.00",
+      "b,11/14/2026,80.00,20.00,2.00,58.00",
+    );
+  it("is a refund of its own where what arrives is less it too, and no charge has an id", () => {
+    expect(openIn(deposits("Customer"), asked)).toEqual([]);
+    expect(linesOf(deposits("Customer"))).toEqual([
+      "Fri 13 Nov | 100.00 | charge, fee 3.00 | a",
+      "Sat 14 Nov | 80.00 | charge, fee 2.00 | b",
+      "Sat 14 Nov | (20.00) | refund | b",
+    ]);
+  });
+  it("is asked about where charges have ids: its refund may have one in another list", () => {
+    expect(openIn(deposits("Charge id"), asked)).toEqual(["refunded"]);
+    expect(linesOf(deposits("Charge id"), { refunded: "apart" })).toHaveLength(2);
+  });
+  it("is no fee, whatever lies between", () => {
+    const file = list(
+      "Date,Customer,Sales,Credits,Fees,Net deposit",
+      "11/13/2026,a,150.00,-20.00,4.30,125.70",
+      "11/14/2026,b,100.00,0.00,2.90,97.10",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({ gross: "Sales", refunded: "Credits" });
+    expect(linesOf(file)).toContain("Fri 13 Nov | (20.00) | refund | a");
+  });
+  it("without a charge is a refund alone", () => {
+    const file = list(
+      "Date,Customer,Sale amount,Refund amount,Commission,VAT on commission,Settled amount",
+      "11/13/2026,a,100.00,0.00,4.00,0.80,95.20",
+      "11/14/2026,b,0.00,12.00,0.00,0.00,-12.00",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+    expect(linesOf(file)).toEqual([
+      "Fri 13 Nov | 100.00 | charge, fee 4.80 | a",
+      "Sat 14 Nov | (12.00) | refund | b",
+    ]);
+  });
+});
+
+describe("what arrives", () => {
+  it("of net sales is what their fee leaves", () => {
+    const file = list(
+      "Sale date,Customer,Net sales,Discount fee,Deposit amount",
+      "11/13/2026,a,100.00,2.50,97.50",
+      "11/14/2026,b,50.00,1.25,48.75",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({
+      gross: "Net sales",
+      net: "Deposit amount",
+    });
+  });
+  it("of which all sums are parts has every cost among them as a fee", () => {
+    const file = list(
+      "Order ID,Order date,Buyer,Item total,Shipping,Platform fee,Payment fee,VAT on fees,You receive",
+      "O1,13 Nov 2026,Ada,20.00,5.00,-1.60,-1.00,-0.52,21.88",
+      "O2,14 Nov 2026,Bo,40.00,5.00,-2.90,-1.60,-0.90,39.60",
+      "O3,15 Nov 2026,Cy,10.00,5.00,-1.00,-0.70,-0.34,12.96",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+    expect(linesOf(file)[0]).toBe("Fri 13 Nov | 25.00 | charge, fee 3.12 | Ada");
+  });
+  it("of nothing that was charged is all that a line moves", () => {
+    const file = list(
+      "Date,Customer,Sales amount,Net amount",
+      "11/13/2026,a,100.00,100.00",
+      "11/14/2026,b,0.00,-20.00",
+    );
+    expect(openIn(file, asked)).toEqual(["negatives"]);
+    expect(linesOf(file, { negatives: "refund" })[1]).toBe("Sat 14 Nov | (20.00) | refund | b");
+  });
+});
+
+describe("what is no affair of the processor", () => {
+  it("is asked about by the gateway of a shop, whose orders are no payers", () => {
+    const file = list(
+      "Name,Created at,Kind,Gateway,Status,Amount",
+      "#1001,2026-11-13,sale,card,success,20.00",
+      "#1002,2026-11-14,sale,manual,success,30.00",
+    );
+    expect(openIn(file)).toEqual(["tender:manual"]);
+    expect(linesOf(file)[0]).toBe("Fri 13 Nov | 20.00 | charge | #1001");
+    expect(columnsIn("processor", file)).toMatchObject({ reference: "Name" });
+  });
+  it("is asked about by the codes of an ACH file: what was sent was not collected", () => {
+    const file = list(
+      "Effective date,Transaction code,Name,Amount",
+      "11/13/2026,27,Ada,20.00",
+      "11/14/2026,22,Bo,30.00",
+    );
+    expect(openIn(file, asked)).toEqual(["column:Transaction code"]);
+  });
+});
+
+describe("a ledger's list", () => {
+  const invoices = (head: string, ...more: string[]): string =>
+    list(
+      `ContactName,InvoiceNumber,InvoiceDate,DueDate,Total,AmountDue,${head}`,
+      ...more.map((last, at) => `C${at},${at},2026-11-13,2026-12-13,9.00,9.00,${last}`),
+    );
+  it("is of its contacts, and not of the account that the sales went to", () => {
+    const columns = columnsIn("invoices", invoices("AccountCode", "200", "200", "260"));
+    expect(columns.customerId).toBe("ContactName");
+    expect(columnsIn("invoices", invoices("AccountCode", "C1", "C2", "C3")).customerId).toBe(
+      "AccountCode",
+    );
+  });
+  it("asks about what was cleared by another document", () => {
+    const file = list(
+      "Customer,Document,Doc. date,Net due date,Amount,Clrng doc.",
+      "C1,180001,11/13/2026,12/13/2026,9.00,",
+      "C2,180002,11/13/2026,12/13/2026,7.00,14000001",
+    );
+    expect(openIn(file, { kind: "invoices" })).toContain("column:Clrng doc.");
+  });
+});
+
+describe("a statement with a column for each currency", () => {
+  it("has its sums in the one that is filled", () => {
+    const file = list(
+      "Account number,Transaction date,Description 1,CAD$,USD$",
+      "123,11/13/2026,Deposit Ada,,20.00",
+      "123,11/14/2026,Rent,,-30.00",
+    );
+    expect(columnsIn("bank", file)).toMatchObject({ amount: "USD$" });
+    expect(columnsIn("bank", file.replace("Rent,", "Rent,5.00")).amount).toBeUndefined();
+  });
+});
