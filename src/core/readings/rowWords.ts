@@ -76,7 +76,7 @@ export const isReturnWord = (word: string): boolean => /^return(?:ed)?$/.test(pl
 
 const STATE_WORDS: Readonly<Record<State, string>> = {
   counts:
-    "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,umsatz gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully",
+    "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,umsatz gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully,funds sent",
   none: "payout failed,failed payout,payout returned,payout canceled,payout cancelled,payout failure,failed,failure,declined,decline,void,voided,canceled,cancelled,expired,rejected,error,denied,blocked,abandoned,incomplete,unsuccessful,fehlgeschlagen,abgelehnt,storniert,echoue,refuse,annule,fallido,rechazado,cancelado,anulado,rifiutato,annullato,fallito,geweigerd,geannuleerd,mislukt,auth declined,requires payment method,requires action,removed",
   pending:
     "uncleared,not cleared,pending,processing,in process,in progress,initiated,submitted,authorized,authorised,uncaptured,on hold,requires capture,pending settlement,in transit,scheduled,queued,unsettled,pdng,pdg,awaiting,vorgemerkt,umsatz vorgemerkt,ausstehend,offen,en attente,en cours,pendiente,en proceso,in attesa,in lavorazione,in behandeling,pendente",

@@ -1,4 +1,11 @@
-import { columnsIn, linesIn, list, openIn } from "../../../tests/support/readings";
+import {
+  columnsIn,
+  leftOutOf,
+  linesIn,
+  list,
+  openIn,
+  readList,
+} from "../../../tests/support/readings";
 
 /* Lists of what was settled, and of what markets and shops export; made by hand, common practice, no source. */
 
@@ -33,6 +40,19 @@ describe("what was given back beside its charge", () => {
     );
     expect(columnsIn("processor", file)).toMatchObject({ gross: "Sales", refunded: "Credits" });
     expect(linesOf(file)).toContain("Fri 13 Nov | (20.00) | refund | a");
+  });
+  it("is all that lies between, where there is no fee", () => {
+    const file = list(
+      "Batch Date,Batch Number,Card Type,Sales Amount,Credit Amount,Net Amount",
+      "11/13/2026,100,VISA,354.43,0.00,354.43",
+      "11/14/2026,101,MC,657.73,15.00,642.73",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({ refunded: "Credit Amount" });
+    expect(linesOf(file).map((line) => line.split(" | ")[1])).toEqual([
+      "354.43",
+      "657.73",
+      "(15.00)",
+    ]);
   });
   it("without a charge is a refund alone", () => {
     const file = list(
@@ -81,6 +101,37 @@ describe("what arrives", () => {
   });
 });
 
+describe("ids", () => {
+  const idsIn = (text: string): string[] => {
+    const { table } = readList(text, asked);
+    const at = ["id", "kind", "related_id"].map((head) => table.headers.indexOf(head));
+    return table.rows.map(({ cells }) =>
+      at
+        .map((place) => cells[place] ?? "")
+        .join(" ")
+        .trim(),
+    );
+  };
+  it("of charges are what their refunds name, where each line has one of its own, too", () => {
+    const file = list(
+      "automatic_payout_id,balance_transaction_id,created,gross,fee,net,reporting_category,charge_id",
+      "po_0,txn_0,2026-11-13,100.00,3.00,97.00,charge,ch_0",
+      "po_0,txn_1,2026-11-14,-20.00,0.00,-20.00,refund,ch_0",
+    );
+    expect(idsIn(file)).toEqual(["ch_0 charge", "txn_1 refund ch_0"]);
+    expect(columnsIn("processor", file).payoutId).toBe("automatic_payout_id");
+  });
+  it("are no numbers of what was sold, where all lines have the same", () => {
+    const items = (...ids: string[]): string =>
+      list(
+        "Date,Type,Order number,Item ID,Amount",
+        ...ids.map((id, at) => `11/1${at + 3}/2026,Order,o${at},${id},9.00`),
+      );
+    expect(columnsIn("processor", items("77", "77", "77")).id).toBe("Order number");
+    expect(columnsIn("processor", items("a1", "a2", "a3")).id).toBe("Item ID");
+  });
+});
+
 describe("what is no affair of the processor", () => {
   it("is asked about by the gateway of a shop, whose orders are no payers", () => {
     const file = list(
@@ -114,6 +165,20 @@ describe("a ledger's list", () => {
     expect(columnsIn("invoices", invoices("AccountCode", "C1", "C2", "C3")).customerId).toBe(
       "AccountCode",
     );
+  });
+  it("has its customers in a column without a head, and below it when it was printed", () => {
+    const file = list(
+      "Open invoices,,,,,",
+      ",Date,Transaction type,Num,Due date,Open balance",
+      "Ada,,,,,",
+      ",11/13/2026,Invoice,500,12/13/2026,20.00",
+      "Total for Ada,,,,,$20.00",
+      "TOTAL,,,,,$20.00",
+      '"Monday, November 30, 2026 10:15 AM GMT-05:00"',
+    );
+    expect(columnsIn("invoices", file).customerId).toBe("Column 1");
+    expect(linesIn("invoices", file)).toEqual(["Sun 13 Dec | 20.00 | 500 | Ada"]);
+    expect(leftOutOf(file)).toEqual(["3 heading", "5 total", "6 total", "7 heading"]);
   });
   it("asks about what was cleared by another document", () => {
     const file = list(

@@ -8,35 +8,35 @@ export const invoices: readonly FieldSpec[] = [
   ),
   text(
     "customerId",
-    "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,billing name,name,bill to,sold to,contact,contact name,company,customer full name,full name,display name,company name,client full name,bill to name,sold to name,kunde name,partner,party,debtor,debtor name,customer name and number,ragione sociale,denominazione",
+    "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,billing name,name,bill to,sold to,contact,contact name,company,customer full name,full name,display name,company name,client full name,bill to name,sold to name,kunde name,partner,party,debtor,debtor name,customer name and number,ragione sociale,denominazione,card code,card name,partner name,invoice partner display name",
     true,
   ),
   typed(
     "day",
     "issuedOn",
-    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,fecha expedicion,fecha de expedicion,data,data fattura,factuurdatum,data documento",
+    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,fecha expedicion,fecha de expedicion,data,data fattura,factuurdatum,data documento,invoice bill date",
     true,
   ),
   typed(
     "day",
     "dueOn",
-    "due_on,due date,due,net due date,date due,payment due,payment due date,pay by,falligkeit,faelligkeit,faellig am,faelligkeitsdatum,faellig,fallig am,falligkeitsdatum,fallig,echeance,date d echeance,date echeance,vencimiento,fecha de vencimiento,fecha vencimiento,scadenza,data scadenza,vervaldatum,vencimento,fecha vto",
+    "due_on,due date,due,net due date,date due,payment due,payment due date,pay by,falligkeit,faelligkeit,faellig am,faelligkeitsdatum,faellig,fallig am,falligkeitsdatum,fallig,echeance,date d echeance,date echeance,vencimiento,fecha de vencimiento,fecha vencimiento,scadenza,data scadenza,vervaldatum,vencimento,fecha vto,doc due date",
   ),
   typed(
     "currency",
     "currency",
-    "currency,ccy,cur,curr,currency code,invoice currency,wahrung,waehrung,devise,moneda,divisa,valuta,moeda",
+    "currency,ccy,cur,curr,currency code,invoice currency,doc cur,wahrung,waehrung,devise,moneda,divisa,valuta,moeda",
   ),
   typed(
     "amount",
     "total",
-    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,amount gross,total gross,invoice amount gross,betrag brutto,rechnungsbetrag brutto,gesamtbetrag brutto,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,amount in doc currency,amount doc curr,amount doc currency,amount in document currency,amount in doc curr,amount in local currency,amount in local curr,amount in lc,amount in lcy,amount in loc curr,amount billed,billed amount,total billed,amount invoiced,invoiced amount,montant total,total facture,total amount due,totale documento,importo totale,total factura,importe factura,foreign amount,billed",
+    "total,amount,invoice total,gross,invoice amount,grand total,original amount,orig amount,original total,document total,document amount,inv amount,invoice value,amount total,total amount,total incl tax,total inc tax,gross total,gross amount,amount gross,total gross,invoice amount gross,betrag brutto,rechnungsbetrag brutto,gesamtbetrag brutto,bruttobetrag,brutto,rechnungsbetrag,betrag,gesamtbetrag,summe,montant ttc,total ttc,montant,importe,importe total,importo,totale,bedrag,totaal,valor,original,invoice amount total,total incl vat,total including vat,total incl gst,total inc vat,total inc gst,total with tax,amount incl tax,amount incl vat,total amount incl tax,face amount,ttc,amount in doc currency,amount doc curr,amount doc currency,amount in document currency,amount in doc curr,amount in local currency,amount in local curr,amount in lc,amount in lcy,amount in loc curr,amount billed,billed amount,total billed,amount invoiced,invoiced amount,montant total,total facture,total amount due,totale documento,importo totale,total factura,importe factura,foreign amount,billed,doc total,total signed,value,line total",
     true,
   ),
   typed(
     "amount",
     "balance",
-    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding,reste du,residual,amount residual,balance amount,amount still open,to pay,amount to pay",
+    "balance,open,open balance,amount due,outstanding,open amount,balance due,remaining,remaining balance,amount open,still open,unpaid,unpaid balance,outstanding amount,outstanding balance,amount outstanding,open bal,current balance,restbetrag,offener betrag,offen,reste a payer,solde,solde du,saldo,saldo pendiente,pendiente,residuo,openstaand,openstaand bedrag,saldo aberto,balance outstanding,invoice amount due,invoice balance,net due,due amount,amount remaining,remaining amount,amount unpaid,amount still due,total due,total outstanding,reste du,residual,amount residual,balance amount,amount still open,to pay,amount to pay,amount due signed,unallocated",
   ),
   typed(
     "amount",

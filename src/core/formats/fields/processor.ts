@@ -3,7 +3,7 @@ import { type FieldSpec, text, typed } from "./spec";
 export const processor: readonly FieldSpec[] = [
   text(
     "id",
-    "id,transaction id,item id,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,balance transaction,balance transaction id,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,identifiant,id de transaccion,id transaccion",
+    "id,transaction id,item id,balance transaction id,balance transaction,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,identifiant,id de transaccion,id transaccion",
   ),
   typed(
     "kind",
@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
     true,
   ),
   typed(
@@ -29,7 +29,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,sales",
+    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,gross transaction amount,sales",
   ),
   typed(
     "amount",
@@ -59,12 +59,12 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payoutId",
-    "payout_id,payout,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id,funding batch,liquidacion",
+    "payout_id,payout,automatic payout id,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id,funding batch,liquidacion",
   ),
   typed(
     "day",
     "payoutOn",
-    "payout_on,payout date,paid out on,deposit date,transfer date,payout day,paid out,deposited on,deposited,settlement paid on,auszahlungsdatum,date de virement",
+    "payout_on,payout date,automatic payout effective at,paid out on,deposit date,transfer date,payout day,paid out,deposited on,deposited,settlement paid on,auszahlungsdatum,date de virement",
   ),
   typed("day", "spanFrom", "span_from,period from,from,covers from"),
   typed("day", "spanTo", "span_to,period to,to,covers to"),
@@ -77,7 +77,7 @@ export const processor: readonly FieldSpec[] = [
   text("abroad", "abroad,foreign,international,foreign card"),
   text(
     "relatedId",
-    "related_id,original id,charge,parent id,source id,for charge,parent transaction,parent transaction id,original transaction,original transaction id,reference txn id,linked transaction,related transaction,source transaction,original charge,original reference,charge id ref,refers to,payment id ref",
+    "related_id,original id,charge,charge id,parent id,source id,for charge,parent transaction,parent transaction id,original transaction,original transaction id,reference txn id,linked transaction,related transaction,source transaction,original charge,original reference,charge id ref,refers to,payment id ref",
   ),
   text(
     "status",

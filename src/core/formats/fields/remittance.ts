@@ -22,19 +22,19 @@ export const remittance: readonly FieldSpec[] = [
   ),
   text(
     "number",
-    "invoice_number,invoice,invoice no,invoice number,your invoice,your reference,your ref,your document,invoice reference,ihre referenz,ihre rechnung,rechnungsnummer,votre reference,su referencia,document,invoice num,inv no,inv number,document number,document no,bill number,supplier invoice,vendor invoice,reference number,doc no,invoices,invoices paid,invoice numbers,invoice nos",
+    "invoice_number,invoice,invoice no,invoice number,your invoice,your reference,your ref,your document,invoice reference,ihre referenz,ihre rechnung,rechnungsnummer,votre reference,su referencia,document,invoice num,inv no,inv number,document number,document no,bill number,supplier invoice,vendor invoice,reference number,doc no,invoices,invoices paid,invoice numbers,invoice nos,belegnummer,belegnummer lieferant,belegnr,beleg,rechnung,facture,factura,fattura",
     true,
   ),
   typed(
     "amount",
     "amount",
-    "amount,amount paid,paid,net,paid amount,net amount,net paid,payment,invoice paid,amount applied",
+    "amount,amount paid,paid,net,paid amount,net amount,net paid,payment,invoice paid,amount applied,netto,nettobetrag,zahlbetrag,betrag,montant,importe,importo",
     true,
   ),
   typed(
     "amount",
     "discount",
-    "discount,discount taken,deduction,discount amount,disc,cash discount,discounts",
+    "discount,discount taken,deduction,discount amount,disc,cash discount,discounts,skonto,skontobetrag,escompte,descuento,sconto",
   ),
   typed("currency", "currency", "currency,ccy,cur"),
 ];

@@ -13,6 +13,7 @@ import {
 } from "../canonical";
 import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
+import { chargeId, ownId } from "./idsOfLines";
 import { idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
@@ -169,6 +170,7 @@ function canonicalRow(
   const word = reading.cells.of(row, "kind");
   fields.kind = kind;
   Object.assign(fields, ownId(reading, row, { idHead, of: fields.id }));
+  if (kind === "charge") Object.assign(fields, chargeId(reading, row));
   fields.method ??= isMethod || METHOD_HINT.test(word) ? word : "";
   if (effect) {
     const paid = kind === "payout" ? (turned ? -1 : 1) * (paidOut(activity) ?? 0) : effect.gross;
@@ -177,18 +179,5 @@ function canonicalRow(
   }
   return { line: row.line, fields };
 }
-
-/** The id of a refund or a dispute by its own column, with what names the charge that it is of. */
-const ownId = (
-  { cells }: Reading,
-  row: Row,
-  { idHead, of = "" }: { idHead: string | null; of: string | undefined },
-): Record<string, string> =>
-  idHead === null
-    ? {}
-    : {
-        relatedId: cells.of(row, "relatedId") || of,
-        id: (row.cells[cells.file.table.headers.indexOf(idHead)] ?? "").trim(),
-      };
 
 const METHOD_HINT = /ach|bank|check|debit|card/i;

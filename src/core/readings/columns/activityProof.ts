@@ -47,7 +47,20 @@ function withoutGross(
 const withoutFee = (
   sheet: Sheet,
   { gross, net, more }: { gross: Sums; net: Sums; more: readonly Sums[] },
-): Columns | null => feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net);
+): Columns | null =>
+  givenAlone(sheet, gross, net) ?? feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net);
+
+/** What customers got back, where that alone lies between gross and net. */
+function givenAlone(sheet: Sheet, gross: Sums, net: Sums): Columns | null {
+  if (sheet.columns.refunded !== undefined) return null;
+  const given = sheet
+    .free()
+    .filter(isGivenBack)
+    .find((head) =>
+      lessSizes(gross, sheet.under(head)).every((sum, at) => sum === null || sum === net[at]),
+    );
+  return given === undefined ? null : { refunded: given };
+}
 
 /** A second fee, or the tax on it, that no net shows to be beside the first and not within it: it is asked about. */
 const unproven = ({ columns }: Sheet, more: readonly Sums[]): Columns | null =>

@@ -25,11 +25,7 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
     const named = guessColumns(
       headers,
       kind,
-      (spec, head) =>
-        fits(spec, head, cellsOf(head)) &&
-        !isOwnCompany(spec.field, head, cellsOf(head)) &&
-        !(spec.field === "payerName" && areOrders(head, cellsOf)) &&
-        !(spec.field === "customerId" && isOwnAccount(table, head)),
+      (spec, head) => fits(spec, head, cellsOf(head)) && !isOfElse(table, spec, head, cellsOf),
     );
     return plainest(withFilled(headers, kind, cellsOf, named), kind === "processor");
   };
@@ -102,12 +98,16 @@ const isEightDay = (cell: string): boolean => /^\d{8}$/.test(cell) && isDate(cel
 const holdsSums = (field: string, cells: readonly string[]): boolean =>
   cells.some(isSum) && !(isCounted(field) && cells.every(isCount)) && !cells.every(isEightDay);
 
-/** A company that is the same on every line is whose list it is. */
-const isOwnCompany = (field: string, head: string, cells: readonly string[]): boolean =>
-  field === "payerName" &&
-  /^company\b/i.test(head) &&
-  cells.length > 2 &&
-  new Set(cells).size === 1;
+/** Whether a column by its name is something else by what it holds. */
+function isOfElse(table: Table, { field }: FieldSpec, head: string, cellsOf: Contents): boolean {
+  if (field === "customerId") return isOwnAccount(table, head);
+  if (field === "id") return /^item\b/i.test(head) && isSame(cellsOf(head));
+  if (field !== "payerName") return false;
+  // A company that is the same on every line is whose list it is.
+  return areOrders(head, cellsOf) || (/^company\b/i.test(head) && isSame(cellsOf(head)));
+}
+
+const isSame = (cells: readonly string[]): boolean => cells.length > 2 && new Set(cells).size === 1;
 
 /** Whether a column holds anything that its field could be; an empty one may hold it another time. */
 function fits(

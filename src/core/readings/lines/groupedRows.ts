@@ -1,6 +1,6 @@
 import { HEADING, plainWords, type Table } from "@/core/formats";
 
-import { onlyWords } from "./onlyWords";
+import { isDayAlone, onlyWords } from "./onlyWords";
 import { isTotalWord } from "./rowsLeftOut";
 import type { LeftOut } from "../types";
 
@@ -14,7 +14,9 @@ export function groupPlace({ rows, headers }: Table): number | null {
   const [first] = rows;
   const at = first ? onlyWords(first.cells) : -1;
   if (at < 0 || headers.length < 3 || isForTheEye(first as Row, at)) return null;
-  const details = rows.filter((row) => onlyWords(row.cells) !== at && !isForTheEye(row, at));
+  const details = rows.filter(
+    (row) => onlyWords(row.cells) !== at && !isForTheEye(row, at) && !isDayAlone(row.cells),
+  );
   return details.length > 0 && details.every(({ cells }) => (cells[at] ?? "").trim() === "")
     ? at
     : null;
@@ -49,7 +51,7 @@ export function withGroups(table: Table): { table: Table; leftOut: LeftOut[] } {
   const leftOut: LeftOut[] = [];
   let name = "";
   const rows = table.rows.flatMap((row) => {
-    if (isForTheEye(row, at)) return [row];
+    if (isForTheEye(row, at) || isDayAlone(row.cells)) return [row];
     if (onlyWords(row.cells) !== at) return [{ ...row, cells: row.cells.with(at, name) }];
     name = (row.cells[at] ?? "").trim();
     leftOut.push({ line: row.line, why: "heading" });

@@ -3,6 +3,7 @@ import { type FileKind, isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
+import { isDayAlone } from "./onlyWords";
 import { unnamedTotals } from "./unnamedTotals";
 
 const TOTAL =
@@ -40,7 +41,7 @@ export function screenRow(
   isLast: boolean,
 ): LeftOutRule | null {
   const { kind, table } = cells.file;
-  if (isGroupName(table, row)) return "heading";
+  if (isGroupName(table, row) || isDayAlone(row.cells)) return "heading";
   const isDay = writtenDay(cells.of(row, MAIN_DAY[kind] ?? "")) !== null;
   // A row with a day of its own is no head and no total, but for what an advice comes to.
   if (isDay && kind === "remittance") return adviceTotal(cells, row);
