@@ -1,5 +1,6 @@
 import {
   columnsIn,
+  kindsIn,
   leftOutOf,
   linesIn,
   list,
@@ -134,6 +135,38 @@ describe("a market place's settlement", () => {
   });
 });
 
+describe("what a customer owes", () => {
+  it("in his own account is no statement of a bank, whatever goes on in it", () => {
+    const account = (...words: [string, string]): string =>
+      list(
+        "Date,Transaction,Reference,Debit,Credit,Balance",
+        `10/13/2026,${words[0]},50000,660.68,,1660.68`,
+        `10/14/2026,${words[1]},50001,,601.57,1059.11`,
+      );
+    expect(kindsIn(account("Invoice", "Payment received")).sure).toBeNull();
+    expect(kindsIn(account("Rent", "Ada Pottery")).sure).toBe("bank");
+    expect(kindsIn(account("Invoice 50000", "Invoice 50001")).sure).toBe("bank");
+  });
+  it("is said by the state of an invoice, and how long it is due", () => {
+    const file = list(
+      "Date,No.,Customer,Amount,Status",
+      "10/13/2026,1,Ada,900.00,Overdue 15 days",
+      '10/14/2026,2,Bo,900.00,"Partially paid, $200.00 due"',
+      "10/15/2026,3,Cy,900.00,Due in 12 days",
+      "10/16/2026,4,Di,900.00,Paid",
+    );
+    const asked = { kind: "invoices" as const, answers: { due: "n/30" } };
+    expect(openIn(file, asked)).toEqual([]);
+    expect(linesIn("invoices", file, asked).map((line) => line.split(" | ")[1])).toEqual([
+      "900.00",
+      "200.00",
+      "900.00",
+      "0.00",
+    ]);
+    expect(openIn(file.replace(", $200.00 due", ""), asked)).toEqual(["balance"]);
+  });
+});
+
 describe("lines as they are understood", () => {
   it("say what they cost, what is given back of it, and what a fee alone is", () => {
     const file = list(
@@ -162,6 +195,7 @@ describe("lines as they are understood", () => {
     expect(firstOf("Refund of a sale", "-50.00")).toBe("refund");
     expect(firstOf("Studio sale", "50.00")).toBe("charge");
     expect(firstOf("Studio sale", "-50.00")).toBe("refund");
+    expect(firstOf("Return", "50.00")).toBe("refund");
   });
 });
 

@@ -33,7 +33,7 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "description",
-    "description,original description,full description,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,narration,obi,originator to beneficiary information,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,avisierungstext,rubrik,tytul,tytuł,tytul operacji",
+    "description,original description,full description,descrizione completa,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,narration,obi,originator to beneficiary information,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,avisierungstext,rubrik,lancamento,tytul,tytuł,tytul operacji",
     true,
   ),
   text(
@@ -43,7 +43,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "amount",
     "balance",
-    "balance,running balance,current balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,running,saldo po operacji,bokfort saldo,bogført saldo,ending balance,saldo contabilistico",
+    "balance,running balance,current balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,saldos,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,running,saldo po operacji,bokfort saldo,bogført saldo,ending balance,saldo contabilistico",
   ),
   text(
     "direction",

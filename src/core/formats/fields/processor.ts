@@ -8,12 +8,12 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "kind",
     "kind",
-    "kind,type,category,transaction type,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,type de transaction,nature,tipo,tipo de transaccion,tipo transazione,soort",
+    "kind,type,category,transaction type,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,item type,payout item type,line type,tran type,transaktionsart,type de transaction,nature,tipo,tipo de transaccion,tipo transazione,soort",
   ),
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,donation date,transaktionsdatum,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
     true,
   ),
   typed(
@@ -47,7 +47,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer_name,payer,name,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,nom du client,client nom,cliente,nombre,pagador,payor,customer nm",
+    "payer_name,payer,name,donor,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,nom du client,client nom,cliente,nombre,pagador,payor,customer nm",
   ),
   text(
     "payerEmail",

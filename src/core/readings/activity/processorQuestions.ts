@@ -7,7 +7,7 @@ import { openWords } from "../grouped";
 import { totalWords } from "../totalWords";
 import { movedBy } from "./kindsInText";
 import { kindByWord } from "./moneyRows";
-import { sureState } from "../rowWords";
+import { isReturnWord, sureState } from "../rowWords";
 import type { Question } from "../types";
 import { TAKING } from "./unnamedRows";
 
@@ -56,7 +56,8 @@ const BRINGING: readonly RowKind[] = ["charge", "started", "dispute_won"];
 
 /** The kinds that a word may stand for, the likeliest first. */
 function choicesFor(word: string, takes: boolean): RowKind[] {
-  const guess = guessRowKind(word);
+  // Goods go back to a shop more often than debits to a bank, by this word alone.
+  const guess = isReturnWord(word) ? "refund" : guessRowKind(word);
   if (!takes) return guess ? firstOf([guess], ROW_KIND_NAMES) : [...ROW_KIND_NAMES];
   const likely: RowKind[] = [
     ...(guess !== undefined && !BRINGING.includes(guess) ? [guess] : []),

@@ -20,7 +20,7 @@ import {
   OF_PAYMENTS,
   OF_WHAT_ARRIVES,
 } from "./headsOfKinds";
-import { areDocuments, saysDocuments } from "./namesDocuments";
+import { areDocuments, saysDocuments, tellsAccount } from "./namesDocuments";
 import { withPayouts } from "./paysOutWhole";
 import type { Columns } from "./sheet";
 import { sureKind } from "../rowWords";
@@ -45,6 +45,7 @@ const SIGNS_OF_KIND: Readonly<
     (has("balance") ||
       (has("moneyIn") && has("moneyOut") && !hasHeads(OF_ORIGINATORS, table, columns))) &&
     !saysDocuments(table, columns.direction) &&
+    !tellsAccount(table, columns.description) &&
     !hasHeads(OF_DOCUMENTS, table, columns),
   remittance: (has, table, columns) =>
     has("number") &&

@@ -16,6 +16,25 @@ export function saysDocuments({ headers, rows }: Table, head: string | undefined
   return looked.some((word) => DOCUMENT.test(word));
 }
 
+/** What a customer's account has for lines, each with its number perhaps: invoices and payments of them. */
+const OF_ACCOUNT =
+  /^(?:(?:sales |tax )?invoice|inv|payment(?: received)?|credit (?:note|memo)|refund|finance charge|late fee|(?:opening|previous) balance|balance (?:brought )?forward|rechnung|zahlung|facture|paiement|factura|pago)(?: (?:no )?[a-z]{0,4}\d*)?$/;
+
+const INVOICED = /^(?:sales |tax )?(?:inv|rechnung|fact)/;
+
+/** Whether the words of all lines are those of a customer's account, invoices among others. */
+export function tellsAccount({ headers, rows }: Table, head: string | undefined): boolean {
+  const at = headers.indexOf(head ?? "");
+  const looked = rows.slice(0, MOST_LOOKED_AT).map(({ cells }) => plainWords(cells[at] ?? ""));
+  const words = at < 0 ? [] : looked.filter((word) => word !== "");
+  return (
+    words.every((word) => OF_ACCOUNT.test(word)) &&
+    words.some((word) => INVOICED.test(word)) &&
+    !words.every((word) => INVOICED.test(word))
+  );
+}
+
 /** Whether the column that says what each line is, of a statement or of activity, names documents. */
 export const areDocuments = (table: Table, columnsOf: (kind: FileKind) => Columns): boolean =>
-  saysDocuments(table, columnsOf("bank").direction ?? columnsOf("processor").kind);
+  saysDocuments(table, columnsOf("bank").direction ?? columnsOf("processor").kind) ||
+  tellsAccount(table, columnsOf("bank").description);

@@ -6,6 +6,7 @@ import { isAgreed, type Row, some } from "../cells";
 import { openWords } from "../grouped";
 import { PARTLY, sureKindOf, sureStanding } from "./documentWords";
 import { ages, openByAge } from "./openByAge";
+import { openInWords } from "./openInWords";
 import { movementOf } from "./runningBalance";
 import type { Question } from "../types";
 
@@ -69,7 +70,9 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
     return [];
   // In the agreed layout an invoice without a balance is open in full.
   if (isAgreed(cells)) return [];
-  const partly = rows.filter((row) => PARTLY.test(plainWords(cells.of(row, "status"))));
+  const partly = rows.filter(
+    (row) => PARTLY.test(plainWords(cells.of(row, "status"))) && openInWords(reading, row) === null,
+  );
   const unsaid = rows.filter(
     (row) => cells.of(row, "status") === "" && openByAge(reading, row) === null,
   );

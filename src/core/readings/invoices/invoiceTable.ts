@@ -27,6 +27,7 @@ import {
   wordQuestions,
 } from "./invoiceQuestions";
 import { openByAge } from "./openByAge";
+import { openInWords } from "./openInWords";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
@@ -174,7 +175,7 @@ function chargedIn(reading: Reading, row: Row): Minor | null {
 
 /** What is open of an invoice by its own column, or by the columns of its ages. */
 const statedOpen = (reading: Reading, row: Row): Minor | null =>
-  sumOfCell(reading, row, "balance") ?? openByAge(reading, row);
+  sumOfCell(reading, row, "balance") ?? openByAge(reading, row) ?? openInWords(reading, row);
 
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
   const stated = facts.running ? null : statedOpen(reading, row);

@@ -29,7 +29,7 @@ const OF_ELSE =
   /\b(delivery|e ?mail|mail|ship\w*|fulfil\w*|print\w*|sync\w*|export\w*|subscription|reconcil\w*|match\w*|coding|customer|member|order|country|province|billing|tax|employment)\b/;
 /** Heads of yes and no that say how it was paid, what was sold, or what was done with the line since. */
 const HARMLESS =
-  /\b(international|abroad|foreign|present|recurring|subscription|taxable|tax|exempt|emailed|e mailed|printed|viewed|opened|exported|synced|reconciled|matched|billable|shipped|fulfilled|delivered|refundable|3ds|3d|secure|authenticated|avs|cvv|cvc|mobile|online|new|returning|gift|wallet|contactless|chip|swiped|keyed|corporate|commercial|prepaid|rush|priority|marketing|attachment|receipt|quantity|qty|count|items?|units|installments?|number|split|rewards?|loyalty)\b/;
+  /\b(international|abroad|foreign|present|recurring|subscription|taxable|tax|exempt|emailed|e mailed|printed|viewed|opened|exported|synced|reconciled|matched|billable|shipped|fulfilled|delivered|refundable|3ds|3d|secure|authenticated|avs|cvv|cvc|mobile|online|new|returning|gift|wallet|contactless|chip|swiped|keyed|corporate|commercial|prepaid|rush|priority|marketing|attachment|receipt|quantity|qty|count|items?|units|installments?|number|split|rewards?|loyalty|covered)\b/;
 
 const YES = /^(true|yes|y|1|x|t|ja|oui|si)$/;
 const NO = /^(false|no|n|0|f|nein|non|nee)$/;

@@ -13,7 +13,7 @@ const NAMED_TOTAL = /\b(?:total|subtotal|summe|totaal|totale)$/;
 /** Whether a line begins with the word of a total. */
 export const isTotalWord = (plain: string): boolean => TOTAL.test(plain);
 const BALANCE =
-  /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:inicial|final|iniziale|finale|anterior)|(?:solde|saldo|balance) (?:au|al|am|per|as of|at)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
+  /\b(?:(?:opening|closing|beginning|ending|starting|previous|prior) (?:ledger )?(?:balance|bal)|balance (?:brought |carried )?forward|anfangssaldo|endsaldo|anfangsbestand|endbestand|saldo (?:do dia|del dia|inicial|final|iniziale|finale|anterior)|(?:solde|saldo|balance) (?:au|al|am|per|as of|at)|solde (?:initial|final|precedent|anterieur)|beginsaldo|eindsaldo)\b/;
 
 /** What no balance goes without, told before its words are looked at: lines are many. */
 const MAYBE_BALANCE = /bal|sald|sold|bestand/i;
