@@ -45,6 +45,19 @@ export function sureKind(word: string): RowKind | null {
   return KIND_OF.get(plain) ?? kindInState(plain);
 }
 
+/** Words at the beginning of a text that are looked at for a kind. */
+const MOST_WORDS = 4;
+
+/** The longest beginning of a text that surely names a kind of activity; empty where none does. */
+export function kindBegun(text: string): string {
+  const words = plainWords(text).split(" ").slice(0, MOST_WORDS);
+  for (let count = words.length; count > 0; count -= 1) {
+    const begun = words.slice(0, count).join(" ");
+    if (sureKind(begun) !== null) return begun;
+  }
+  return "";
+}
+
 /** Kinds whose rows are told with their state in one word. */
 const TOLD_IN_STATE: ReadonlySet<RowKind> = new Set(["charge", "refund", "payout"]);
 

@@ -135,6 +135,40 @@ describe("a market place's settlement", () => {
   });
 });
 
+describe("a statement whose lines begin as those of a processor do", () => {
+  const statement = (...words: string[]): string =>
+    list(
+      "Date,Details,Paid in,Paid out,Balance",
+      `10/13/2026,${words[0]} Ada,300.00,,300.00`,
+      `10/14/2026,${words[1]} Ada,,20.00,280.00`,
+      `10/15/2026,${words[2]},,200.00,80.00`,
+    );
+  it("is asked about, and its lines are what they begin with", () => {
+    const file = statement("Sale -", "Refund -", "Transfer to bank");
+    expect(kindsIn(file)).toEqual({ sure: null, possible: ["processor", "bank"] });
+    expect(linesIn("processor", file).map((line) => line.split(" | ")[2])).toEqual([
+      "charge",
+      "refund",
+      "payout",
+    ]);
+  });
+  it("is a bank's where they do not", () => {
+    expect(kindsIn(statement("Ach", "Refund", "Rent")).sure).toBe("bank");
+    expect(kindsIn(statement("Payment", "Fee", "Rent")).sure).toBe("bank");
+  });
+  it("in months has no accounts", () => {
+    const file = list(
+      "October 2026",
+      "Date,Description,Money in,Money out",
+      "13 Oct,Ada,20.00,",
+      "November 2026",
+      "Date,Description,Money in,Money out",
+      "13 Nov,Bo,30.00,",
+    );
+    expect(columnsIn("bank", file).account).toBeUndefined();
+  });
+});
+
 describe("what a customer owes", () => {
   it("in his own account is no statement of a bank, whatever goes on in it", () => {
     const account = (...words: [string, string]): string =>

@@ -101,9 +101,13 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "moneyIn",
-    "money in,credit,credits,paid in,amount in,credit amount,haben,haber,in",
+    "money in,credit,credits,paid in,amount in,credit amount,haben,haber,in,deposits",
   ),
-  typed("amount", "moneyOut", "money out,debit,debits,amount out,debit amount,soll,debe,out"),
+  typed(
+    "amount",
+    "moneyOut",
+    "money out,debit,debits,amount out,debit amount,soll,debe,out,paid out,withdrawals,withdrawal",
+  ),
   typed(
     "amount",
     "balance",

@@ -1,8 +1,6 @@
-import { plainWords } from "@/core/formats";
-
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
-import { sureKind } from "../rowWords";
+import { kindBegun, sureKind } from "../rowWords";
 import { movedIn } from "./bothSides";
 import { givenBack } from "./refundsBeside";
 
@@ -16,19 +14,6 @@ export const movedBy = (reading: Reading, row: Row): number =>
   sumOfCell(reading, row, "net") ??
   movedIn(reading, row)[0] ??
   0;
-
-/** Words at the beginning of a text that are looked at for a kind. */
-const MOST_WORDS = 4;
-
-/** The longest beginning of a text that surely names a kind of activity; empty where none does. */
-function kindWordIn(text: string): string {
-  const words = plainWords(text).split(" ").slice(0, MOST_WORDS);
-  for (let count = words.length; count > 0; count -= 1) {
-    const begun = words.slice(0, count).join(" ");
-    if (sureKind(begun) !== null) return begun;
-  }
-  return "";
-}
 
 /**
  * Where no column says the kind of a line, what its text begins with: `Payout to bank`, `Refund A.
@@ -50,7 +35,7 @@ export function kindsInText(reading: Reading, rows: readonly Row[]): (row: Row) 
   return (row) => {
     const text = row.cells[best.at] ?? "";
     if (movedBy(reading, row) < 0) return takingWord(text);
-    const word = kindWordIn(text);
+    const word = kindBegun(text);
     return sureKind(word) === "dispute_won" ? word : "";
   };
 }
@@ -63,6 +48,6 @@ const placesOf = ({ cells }: Reading): number[] =>
 
 /** A kind that a line which takes money can be. */
 function takingWord(text: string): string {
-  const word = kindWordIn(text);
+  const word = kindBegun(text);
   return ["charge", "started", "dispute_won", null].includes(sureKind(word)) ? "" : word;
 }

@@ -22,6 +22,9 @@ export const statementColumns = (
 const ACCOUNT_NAME =
   /\b(account|acct|a\/c|konto|compte|cuenta|conto|rekening|checking|savings)\b|\d{4}/i;
 
+/** A month of which the lines below are: `October 2026`. */
+const MONTH = /^\p{L}+\.? (?:19|20)\d\d$/u;
+
 const accountsIn = (
   free: readonly string[],
   cellsOf: Contents,
@@ -29,7 +32,7 @@ const accountsIn = (
 ): Record<string, string> =>
   named.account === undefined &&
   free.includes(HEADING) &&
-  cellsOf(HEADING).every((name) => ACCOUNT_NAME.test(name))
+  cellsOf(HEADING).every((name) => ACCOUNT_NAME.test(name) && !MONTH.test(name))
     ? { account: HEADING }
     : {};
 
