@@ -105,3 +105,49 @@ describe("bytes as text", () => {
     );
   });
 });
+
+describe("a list that is printed in columns", () => {
+  const PRINTED = [
+    "FIRST BANK OF DOVER          ACCOUNT ACTIVITY         PAGE 1",
+    "",
+    "DATE      DESCRIPTION             WITHDRAWN    DEPOSITED",
+    "--------  ----------------------  ---------  -----------",
+    "10/13/26  ACH Alder & Finch                       116.81",
+    "10/14/26  Rent  October               510.24",
+    "10/15/26  ACH Brook, Cedar & Co                  1,637.31",
+    "Totals                                510.24     1,754.12",
+  ].join("\n");
+  const rowsOf = (text: string): unknown => {
+    const table = readTable(text);
+    return table.ok ? table.value.rows.map(({ cells }) => cells) : table.error.code;
+  };
+  it("has its cells where its heads stand, whatever is empty or stands over an edge", () => {
+    const table = readTable(PRINTED);
+    expect(table.ok && [table.value.headLine, table.value.headers]).toEqual([
+      3,
+      ["DATE", "DESCRIPTION", "WITHDRAWN", "DEPOSITED"],
+    ]);
+    expect(rowsOf(PRINTED)).toEqual([
+      ["--------", "----------------------", "---------", "-----------"],
+      ["10/13/26", "ACH Alder & Finch", "", "116.81"],
+      ["10/14/26", "Rent October", "510.24", ""],
+      ["10/15/26", "ACH Brook, Cedar & Co", "", "1,637.31"],
+      ["Totals", "", "510.24", "1,754.12"],
+    ]);
+  });
+  it("is no list with letters between its cells", () => {
+    const padded = "Date,Name,Amount\n10/13/2026,Ada   of   Dover  ,1.00\n10/14/2026,Bo  ,2.00\n";
+    expect(rowsOf(padded)).toEqual([
+      ["10/13/2026", "Ada   of   Dover  ", "1.00"],
+      ["10/14/2026", "Bo  ", "2.00"],
+    ]);
+    expect(rowsOf('Id, Name\n"1", "Ada, B"\n"2", "Cy"\n')).toEqual([
+      ["1", "Ada, B"],
+      ["2", "Cy"],
+    ]);
+    expect(rowsOf("Id^Name\n1^Ada\n2^Bo\n")).toEqual([
+      ["1", "Ada"],
+      ["2", "Bo"],
+    ]);
+  });
+});

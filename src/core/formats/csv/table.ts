@@ -5,11 +5,13 @@ import { fail, ok, type Result } from "@/core/result";
 
 import type { Aside, Doubt, Marked } from "../doubts";
 import type { FileKind } from "../mapping";
-import { delimiterOf } from "./delimiter";
+import { delimiterOf, withoutBlanks } from "./delimiter";
+import { printedRecords } from "./fixedWidth";
 import { NO_HEAD } from "./head";
 import { headersOf } from "./headers";
 import { withFacts } from "./factsAbove";
 import { withHeadings } from "./headings";
+import { longLine, MOST_LETTERS } from "./longLine";
 import {
   type BookFacts,
   factsAside,
@@ -65,9 +67,6 @@ const MOST_COLUMNS = 150;
 /** What is taken in at once: more is given in parts, so that a file never takes what others need. */
 export const MOST_ROWS = 500_000;
 const MOST_CELLS = 8_000_000;
-/** Letters of one line; a statement's longest has a few thousand. */
-const MOST_LETTERS = 100_000;
-
 /** Text as its records, with the letter between cells, and which of them is the head. */
 type Records = {
   readonly delimiter: string;
@@ -76,14 +75,15 @@ type Records = {
   readonly facts: BookFacts;
 };
 
-/** The records of RFC 4180 text; the delimiter is found (comma, semicolon, tab, bar). */
+/** The records of RFC 4180 text, whose delimiter is found, or of a list that is printed in columns. */
 export function recordsOf(text: string): Result<Records, TableError> {
   const bare = text.charCodeAt(0) === 0xfeff ? text.slice(1) : text;
   if (bare.trim() === "") return fail("file.empty");
   const long = longLine(bare);
   if (long !== null) return fail("file.line", { line: long, most: MOST_LETTERS });
-  const delimiter = delimiterOf(bare);
-  const parsed = parsedWithin(bare, delimiter);
+  const printed = printedRecords(bare);
+  const delimiter = printed ? "\t" : delimiterOf(bare);
+  const parsed = printed ? ok(printed) : parsedWithin(withoutBlanks(bare), delimiter);
   if (!parsed.ok) return parsed;
   const { records, ...facts } = factsAside(parsed.value);
   return ok({ delimiter, records, at: headWithin(records), facts });
@@ -159,18 +159,6 @@ type TableError =
   | "file.line"
   | "file.rows"
   | "file.cells";
-
-/** The first line that no table has: 1 for the first; null where there is none. */
-function longLine(text: string): number | null {
-  let line = 1;
-  for (let from = 0; from < text.length; line += 1) {
-    const end = text.indexOf("\n", from);
-    const to = end < 0 ? text.length : end;
-    if (to - from > MOST_LETTERS) return line;
-    from = to + 1;
-  }
-  return null;
-}
 
 /** Text that a spreadsheet is to keep as text: `="00123"`. */
 const isText = (cell: string): boolean => cell.startsWith('="') && cell.endsWith('"');

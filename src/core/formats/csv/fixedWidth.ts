@@ -1,0 +1,89 @@
+/** Lines that a list in columns has, at the least; and its columns. */
+const FEWEST_LINES = 2;
+const FEWEST_COLUMNS = 3;
+/** Letters that such a list is told by. */
+const MOST_LOOKED_AT = 20_000;
+/** Blanks that part two columns. */
+const APART = / {2,}/;
+/** What a line of such a list has: a day, and a sum with its decimals. */
+const DAY = /(?:^|\s)(?:\d{1,4}[/.-]\d{1,2}[/.-]\d{2,4}|\d{1,2}[- ][a-z]{3}[- ]\d{2,4})(?=\s|$)/i;
+const SUM = /\d[.,]\d\d(?:\)|-|\s?(?:cr|dr))?(?=\s|$)/i;
+const STROKES = /^[-=_ ]+$/;
+/** Letters that part cells in other lists. */
+const DELIMITED = /[;\t|]|,.*,/;
+
+/** Where a column begins and ends, in letters. */
+type Column = { readonly from: number; readonly to: number };
+type Piece = Column & { readonly text: string };
+
+/**
+ * The records of a printed list, whose columns stand below one another and are parted by blanks; a
+ * record for each line. Null where the text is no such list.
+ * @example "11/13/26  ACH ADA     20.00" // ["11/13/26", "ACH ADA", "20.00"]
+ */
+export function printedRecords(text: string): string[][] | null {
+  const looked = linesOf(text.slice(0, MOST_LOOKED_AT));
+  if (looked.filter(isLine).length < FEWEST_LINES) return null;
+  const lines = linesOf(text);
+  const facts = lines.flatMap((line, at) => (isLine(line) ? [at] : []));
+  const [first = 0] = facts;
+  const head = headAbove(lines, first);
+  if (facts.length < FEWEST_LINES || head === null || DELIMITED.test(head)) return null;
+  const columns = columnsOf(facts.map((at) => lines[at] ?? ""));
+  if (columns.length < FEWEST_COLUMNS) return null;
+  return lines.map((line, at) => {
+    if (line === head) return placed(columns, pieces(line, /\s+/));
+    const isOf = at > first || isLine(line) || STROKES.test(line);
+    return isOf && APART.test(line.trim()) ? placed(columns, pieces(line, APART)) : [line.trim()];
+  });
+}
+
+const linesOf = (text: string): string[] => text.split(/\r\n|\n|\r/).map((line) => line.trimEnd());
+
+const isLine = (line: string): boolean =>
+  DAY.test(line) && SUM.test(line) && line.trim().split(APART).length >= FEWEST_COLUMNS;
+
+/** The line of words right above the first line of the list; null where there is none. */
+function headAbove(lines: readonly string[], first: number): string | null {
+  const above = lines.slice(0, first).filter((line) => line.trim() !== "" && !STROKES.test(line));
+  const head = above.at(-1) ?? "";
+  return head.trim().split(APART).length < 2 ? null : head;
+}
+
+/** The columns of lines: what lies between blanks that all of them have in the same place. */
+function columnsOf(lines: readonly string[]): Column[] {
+  const width = Math.max(...lines.map(({ length }) => length));
+  const isBlank = (at: number): boolean => lines.every((line) => (line[at] ?? " ") === " ");
+  const columns: { from: number; to: number }[] = [];
+  for (let at = 0; at < width; at += 1) {
+    if (isBlank(at)) continue;
+    const last = columns.at(-1);
+    if (last !== undefined && at - last.to < 2) last.to = at + 1;
+    else columns.push({ from: at, to: at + 1 });
+  }
+  return columns;
+}
+
+/** The pieces of a line with their places. */
+function pieces(line: string, apart: RegExp): Piece[] {
+  let from = 0;
+  return line.split(apart).flatMap((text) => {
+    const at = line.indexOf(text, from);
+    from = at + text.length;
+    return text === "" ? [] : [{ text, from: at, to: from }];
+  });
+}
+
+/** Each piece in the column that it stands in, or next to. */
+function placed(columns: readonly Column[], all: readonly Piece[]): string[] {
+  const cells = columns.map((): string[] => []);
+  for (const piece of all) {
+    const distances = columns.map((column) => apartBy(column, piece));
+    cells[distances.indexOf(Math.min(...distances))]?.push(piece.text);
+  }
+  return cells.map((texts) => texts.join(" "));
+}
+
+/** How far a piece stands from a column; below zero where it stands in it. */
+const apartBy = (column: Column, piece: Column): number =>
+  Math.max(column.from, piece.from) - Math.min(column.to, piece.to);
