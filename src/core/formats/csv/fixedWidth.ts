@@ -31,24 +31,32 @@ export function printedRecords(text: string): string[][] | null {
   if (facts.length < FEWEST_LINES || head === null || DELIMITED.test(head)) return null;
   const columns = columnsOf(facts.map((at) => lines[at] ?? ""));
   if (columns.length < FEWEST_COLUMNS) return null;
+  const page = new Set(lines.slice(0, lines.indexOf(head)).map(shapeOf));
   return lines.map((line, at) => {
     if (line === head) return placed(columns, pieces(line, /\s+/));
-    const isOf = at > first || isLine(line) || STROKES.test(line);
-    return isOf && APART.test(line.trim()) ? placed(columns, pieces(line, APART)) : [line.trim()];
+    const isOf = at >= first || STROKES.test(line);
+    // What goes on stands below what it goes on from; a name or the head of a page begins the line.
+    const isApart = APART.test(line.trim()) || /^ {2}/.test(line);
+    return isOf && isApart && !page.has(shapeOf(line))
+      ? placed(columns, pieces(line, APART))
+      : [line.trim()];
   });
 }
+
+/** A line but for its numbers: the head of a page is the same on each. */
+const shapeOf = (line: string): string => line.trim().replace(/\d+/g, "9");
 
 const linesOf = (text: string): string[] => text.split(/\r\n|\n|\r/).map((line) => line.trimEnd());
 
 const isLine = (line: string): boolean =>
   DAY.test(line) && SUM.test(line) && line.trim().split(APART).length >= FEWEST_COLUMNS;
 
-/** The line of words right above the first line of the list; null where there is none. */
-function headAbove(lines: readonly string[], first: number): string | null {
-  const above = lines.slice(0, first).filter((line) => line.trim() !== "" && !STROKES.test(line));
-  const head = above.at(-1) ?? "";
-  return head.trim().split(APART).length < 2 ? null : head;
-}
+/** The last line above the first line of the list that has names of columns; null where there is none. */
+const headAbove = (lines: readonly string[], first: number): string | null =>
+  lines
+    .slice(0, first)
+    .filter((line) => !STROKES.test(line))
+    .findLast((line) => line.trim().split(APART).length >= FEWEST_COLUMNS) ?? null;
 
 /** The columns of lines: what lies between blanks that all of them have in the same place. */
 function columnsOf(lines: readonly string[]): Column[] {

@@ -58,7 +58,10 @@ const bareName = (text: string): string =>
 function isGrouped({ rows, headers }: List): boolean {
   const [top] = rows;
   if (!top || !isHeading(top) || headers.length < FEWEST) return false;
-  const lines = new Set(rows.filter(({ cells }) => filled(cells) >= FEWEST).map(first));
+  const isTotal = (cells: readonly string[]): boolean => cells.some((cell) => TOTAL.test(cell));
+  const lines = new Set(
+    rows.filter(({ cells }) => filled(cells) >= FEWEST && !isTotal(cells)).map(first),
+  );
   const names = rows.filter(isHeading).map(first);
   if (lines.size === 0 || lines.has("") || names.some((name) => lines.has(name))) return false;
   // Days and numbers are no names; of other words the total of a group says that it is one.

@@ -135,6 +135,28 @@ describe("a list that is printed in columns", () => {
       ["Totals", "", "510.24", "1,754.12"],
     ]);
   });
+  it("has names of groups, pages and words that go on, each for what it is", () => {
+    const text = [
+      "OPEN INVOICES      AS OF 11/30/2026     PAGE 1",
+      "INVOICE   DATE        NOTE              AMOUNT",
+      "CUSTOMER: Ada",
+      "50000     11/13/2026  Mugs               20.00",
+      "                      and bowls",
+      "          CUSTOMER TOTAL                 20.00",
+      "OPEN INVOICES      AS OF 11/30/2026     PAGE 2",
+      "CUSTOMER: Bo",
+      "51000     11/14/2026  Plates             30.00",
+    ].join("\n");
+    expect(rowsOf(text)).toEqual([
+      ["CUSTOMER: Ada", "", "", "", ""],
+      ["50000", "11/13/2026", "Mugs", "20.00", "Ada"],
+      ["", "", "and bowls", "", ""],
+      ["", "CUSTOMER TOTAL", "", "20.00", "Ada"],
+      ["OPEN INVOICES      AS OF 11/30/2026     PAGE 2", "", "", "", ""],
+      ["CUSTOMER: Bo", "", "", "", ""],
+      ["51000", "11/14/2026", "Plates", "30.00", "Bo"],
+    ]);
+  });
   it("is no list with letters between its cells", () => {
     const padded = "Date,Name,Amount\n10/13/2026,Ada   of   Dover  ,1.00\n10/14/2026,Bo  ,2.00\n";
     expect(rowsOf(padded)).toEqual([
