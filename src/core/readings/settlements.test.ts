@@ -190,6 +190,23 @@ describe("a ledger's list", () => {
   });
 });
 
+describe("a day in a line of its own", () => {
+  it("is that of the lines below it, where it stands in the column of days", () => {
+    const file = list(
+      "Date,Description,Amount",
+      "13 October 2026,,",
+      ",ACH Ada,20.00",
+      ",Rent,-30.00",
+    );
+    expect(openIn(file, { kind: "bank" })).toContain("above");
+    const answers = { above: "day" };
+    expect(linesIn("bank", file, { answers }).filter((line) => /\.00/.test(line))).toEqual([
+      "Tue 13 Oct | 20.00 | ACH Ada",
+      "Tue 13 Oct | (30.00) | Rent",
+    ]);
+  });
+});
+
 describe("a statement with a column for each currency", () => {
   it("has its sums in the one that is filled", () => {
     const file = list(

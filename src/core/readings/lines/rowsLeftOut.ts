@@ -41,8 +41,8 @@ export function screenRow(
   isLast: boolean,
 ): LeftOutRule | null {
   const { kind, table } = cells.file;
-  if (isGroupName(table, row) || isDayAlone(row.cells)) return "heading";
   const isDay = writtenDay(cells.of(row, MAIN_DAY[kind] ?? "")) !== null;
+  if (isGroupName(table, row) || (!isDay && isDayAlone(row.cells))) return "heading";
   // A row with a day of its own is no head and no total, but for what an advice comes to.
   if (isDay && kind === "remittance") return adviceTotal(cells, row);
   const why = isDay ? null : lineForTheEye(cells, row);
