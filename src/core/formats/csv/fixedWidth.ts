@@ -60,7 +60,7 @@ const headAbove = (lines: readonly string[], first: number): string | null =>
 
 /** The columns of lines: what lies between blanks that all of them have in the same place. */
 function columnsOf(lines: readonly string[]): Column[] {
-  const width = Math.max(...lines.map(({ length }) => length));
+  const width = lines.reduce((most, { length }) => Math.max(most, length), 0);
   const isBlank = (at: number): boolean => lines.every((line) => (line[at] ?? " ") === " ");
   const columns: { from: number; to: number }[] = [];
   for (let at = 0; at < width; at += 1) {

@@ -34,6 +34,8 @@ describe("tables as files give them (RFC 4180)", () => {
             `${marked ? "\ufeff" : ""}${written([headers, ...rows], delimiter, end)}`,
           );
           const kept = rows.filter((row) => row.some((name) => name.trim() !== ""));
+          // Words alone above the lines are the name of a group: that is told of elsewhere.
+          fc.pre(kept[0]?.filter((name) => name.trim() !== "").length !== 1);
           if (kept.length === 0)
             expect(read).toMatchObject({ ok: false, error: { code: "file.no_rows" } });
           else

@@ -2,26 +2,33 @@ import { headWords, plainWords } from "@/core/formats";
 
 import { isCost, isOnTop } from "../sums/costHeads";
 import { costsOfNet, netOfParts } from "./netOfParts";
-import { type Columns, foots, isLarger, type Sheet, sizeOf, type Sums } from "./sheet";
+import { type Columns, foots, isLarger, lessSizes, type Sheet, sizeOf, type Sums } from "./sheet";
 import { feeAndNet, grossAndNet, threeOf, unnamedThree } from "./unnamedSums";
 
 /** What the sums of a processor's file prove of its columns. */
 export function activityProof(sheet: Sheet): Columns | null {
   const gross = sheet.of("gross");
   const given = sheet.of("refunded");
+  if (gross !== null && footsByName(sheet, gross)) return null;
   const found = proofOf(sheet, gross);
   if (found !== null || gross === null || given === null) return found;
   // What arrives may be less what was given back, too.
   return proofOf(sheet, lessSizes(gross, given));
 }
 
-/** What is left of sums when others are taken off them, whatever their signs. */
-const lessSizes = (sums: Sums, off: Sums): Sums =>
-  sums.map((sum, at) => (sum === null ? null : sum - Math.abs(off[at] ?? 0)));
+/** The fees that go by their names beside the first. */
+const moreOf = (sheet: Sheet): Sums[] =>
+  [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
+
+/** Whether gross, fees and net agree as their columns are named. */
+function footsByName(sheet: Sheet, gross: Sums): boolean {
+  const [fee, net] = [sheet.of("fee"), sheet.of("net")];
+  return fee !== null && net !== null && foots(gross, [fee, ...moreOf(sheet)], net);
+}
 
 function proofOf(sheet: Sheet, gross: Sums | null): Columns | null {
   const [fee, net] = [sheet.of("fee"), sheet.of("net")];
-  const more = [sheet.of("fee2"), sheet.of("feeTax")].filter((sums): sums is Sums => sums !== null);
+  const more = moreOf(sheet);
   if (!gross) return withoutGross(sheet, { fee, net, more });
   if (!fee && !net) return netOfParts(sheet) ?? feeAndNet(sheet, gross) ?? settledThree(sheet);
   if (fee && net)

@@ -110,3 +110,7 @@ export const sizeOf = (sums: Sums): number =>
 /** Whether one column is at least another on every line: what was charged, beside what is left of it. */
 export const isLarger = (sheet: Sheet, gross: string, net: string): boolean =>
   sheet.under(gross).every((sum, at) => Math.abs(sum ?? 0) >= Math.abs(sheet.under(net)[at] ?? 0));
+
+/** What is left of sums when others are taken off them, whatever their signs. */
+export const lessSizes = (sums: Sums, off: Sums): Sums =>
+  sums.map((sum, at) => (sum === null ? null : sum - Math.abs(off[at] ?? 0)));
