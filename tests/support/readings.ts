@@ -60,3 +60,19 @@ export const linesIn = (kind: FileKind, text: string, asked?: Asked): string[] =
 /** Lines that stay out, by the rule that leaves them out. */
 export const leftOutOf = (text: string, asked?: Asked): string[] =>
   readList(text, asked).leftOut.map(({ line, why }) => `${line} ${why}`);
+
+/** What some columns of activity hold on each line, as it is understood. */
+export function cellsIn(
+  text: string,
+  heads: readonly string[],
+  answers: Readonly<Record<string, string>> = {},
+): string[] {
+  const { table } = readList(text, { kind: "processor", answers });
+  const places = heads.map((head) => table.headers.indexOf(head));
+  return table.rows.map(({ cells }) =>
+    places
+      .map((place) => cells[place] ?? "")
+      .join(" ")
+      .trim(),
+  );
+}

@@ -1,10 +1,10 @@
 import {
+  cellsIn,
   columnsIn,
   leftOutOf,
   linesIn,
   list,
   openIn,
-  readList,
 } from "../../../tests/support/readings";
 
 /* Lists of what was settled, and of what markets and shops export; made by hand, common practice, no source. */
@@ -102,16 +102,7 @@ describe("what arrives", () => {
 });
 
 describe("ids", () => {
-  const idsIn = (text: string): string[] => {
-    const { table } = readList(text, asked);
-    const at = ["id", "kind", "related_id"].map((head) => table.headers.indexOf(head));
-    return table.rows.map(({ cells }) =>
-      at
-        .map((place) => cells[place] ?? "")
-        .join(" ")
-        .trim(),
-    );
-  };
+  const idsIn = (text: string): string[] => cellsIn(text, ["id", "kind", "related_id"]);
   it("of charges are what their refunds name, where each line has one of its own, too", () => {
     const file = list(
       "automatic_payout_id,balance_transaction_id,created,gross,fee,net,reporting_category,charge_id",

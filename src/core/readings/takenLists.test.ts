@@ -1,4 +1,5 @@
 import {
+  cellsIn,
   columnsIn,
   kindsIn,
   leftOutOf,
@@ -9,12 +10,6 @@ import {
 } from "../../../tests/support/readings";
 
 /* What lists hold beside what they are for; made by hand, common practice, no source. */
-
-const cellsIn = (text: string, heads: string[], answers: Record<string, string> = {}): string[] => {
-  const { table } = readList(text, { kind: "processor", answers });
-  const at = heads.map((head) => table.headers.indexOf(head));
-  return table.rows.map(({ cells }) => at.map((place) => cells[place]).join(" "));
-};
 
 describe("a list of names", () => {
   const contacts = (head: string, ...said: string[]): string =>

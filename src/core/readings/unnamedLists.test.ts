@@ -1,4 +1,5 @@
 import {
+  cellsIn,
   columnsIn,
   kindsIn,
   linesIn,
@@ -8,12 +9,6 @@ import {
 } from "../../../tests/support/readings";
 
 /* Lists that do not say what their lines are; made by hand, common practice, no source. */
-
-const cellsIn = (text: string, heads: string[], answers: Record<string, string>): string[] => {
-  const { table } = readList(text, { kind: "processor", answers });
-  const at = heads.map((head) => table.headers.indexOf(head));
-  return table.rows.map(({ cells }) => at.map((place) => cells[place]).join(" "));
-};
 
 describe("activity of one kind", () => {
   it("whose lines have ids of refunds is asked about, and goes by those", () => {
