@@ -141,6 +141,7 @@ describe("what is no affair of the processor", () => {
       "11/14/2026,22,Bo,30.00",
     );
     expect(openIn(file, asked)).toEqual(["column:Transaction code"]);
+    expect(openIn(`${file}11/15/2026,,Cy,40.00\n`, asked)).toEqual(["column:Transaction code"]);
   });
 });
 

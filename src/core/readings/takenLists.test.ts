@@ -59,6 +59,11 @@ describe("what a spreadsheet has made", () => {
     expect(readList(file).proofs).toContain("the total of line 4 is what its lines come to");
     expect(openIn(file.replace("12.00", "13.00"))).toContain("above");
   });
+  it("is no total where other lines have no more than sums either", () => {
+    const file = list("Date,Amount", "13.11.2026,20.00", ",30.00", ",50.00");
+    expect(leftOutOf(file, { kind: "bank" })).toEqual([]);
+    expect(openIn(file, { kind: "bank" })).toContain("above");
+  });
 });
 
 describe("a list without a head", () => {

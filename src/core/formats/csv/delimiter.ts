@@ -20,13 +20,6 @@ export function delimiterOf(text: string): string {
   return parts(lines) ?? ",";
 }
 
-/** A line of quoted cells with blanks behind the commas, which RFC 4180 does not know. */
-const SPACED = /^"[^"\n]*"(?:, +"[^"\n]*")+\r?$/m;
-
-/** The same without blanks between a comma and a quote, where its lines are written with them. */
-export const withoutBlanks = (text: string): string =>
-  SPACED.test(text.slice(0, MOST_LOOKED_AT)) ? text.replace(/", +"/g, '","') : text;
-
 const DELIMITERS = [",", ";", "\t", "|", "^", "~"];
 /** Letters that the delimiter is told by. */
 const MOST_LOOKED_AT = 40_000;

@@ -169,6 +169,9 @@ describe("a list that is printed in columns", () => {
       ["1", "Ada, B"],
       ["2", "Cy"],
     ]);
+    expect(rowsOf('Id, Name\n"1", "a ""b"", ""c"""\n')).toEqual([["1", 'a "b", "c"']]);
+    // A quote within a cell of several lines is none at its edge.
+    expect(rowsOf('Id,Name\n"1","a\n"", ""\n"\n')).toEqual([["1", 'a\n", "\n']]);
     expect(rowsOf("Id^Name\n1^Ada\n2^Bo\n")).toEqual([
       ["1", "Ada"],
       ["2", "Bo"],

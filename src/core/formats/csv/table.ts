@@ -5,13 +5,14 @@ import { fail, ok, type Result } from "@/core/result";
 
 import type { Aside, Doubt, Marked } from "../doubts";
 import type { FileKind } from "../mapping";
-import { delimiterOf, withoutBlanks } from "./delimiter";
+import { delimiterOf } from "./delimiter";
 import { printedRecords } from "./fixedWidth";
 import { NO_HEAD } from "./head";
 import { headersOf } from "./headers";
 import { withFacts } from "./factsAbove";
 import { withHeadings } from "./headings";
 import { longLine, MOST_LETTERS } from "./longLine";
+import { withoutBlanks } from "./spacedQuotes";
 import {
   type BookFacts,
   factsAside,

@@ -12,6 +12,7 @@ export function sentByCode(
   head: string,
   filled: readonly string[],
 ): ((cell: string) => boolean) | null {
-  const isOfCodes = HEAD.test(headWords(head)) && filled.every((cell) => CODE.test(cell));
+  const codes = filled.filter((cell) => cell !== "");
+  const isOfCodes = HEAD.test(headWords(head)) && codes.every((cell) => CODE.test(cell));
   return isOfCodes ? (cell) => CREDIT.test(cell) : null;
 }

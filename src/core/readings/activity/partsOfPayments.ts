@@ -1,15 +1,13 @@
 import { ROW_KINDS } from "@/core/activity/index";
 import { formatAmount, minor, sumOf } from "@/core/money";
 
-import { type Cells, isAgreedLayout, type Row } from "../cells";
+import { type Cells, isAgreedLayout } from "../cells";
 import { groupedBy } from "../grouped";
 import type { LeftOut, Question } from "../types";
-import type { ActivityRow } from "./processorRows";
+import type { ActivityEntry } from "./processorRows";
 
-/** A line of activity with what was read of it. */
-type Entry = { readonly row: Row; readonly activity: ActivityRow };
 type Joined = {
-  readonly entries: readonly Entry[];
+  readonly entries: readonly ActivityEntry[];
   readonly leftOut: readonly LeftOut[];
   readonly questions: readonly Question[];
 };
@@ -19,7 +17,7 @@ type Joined = {
  * keeps of it. Lines of one id and kind with different sums are asked about, and are one payment then:
  * what goes its way is its gross, what goes the other way its fee, and both together its net.
  */
-export function joinedParts(cells: Cells, entries: readonly Entry[]): Joined {
+export function joinedParts(cells: Cells, entries: readonly ActivityEntry[]): Joined {
   const { answers } = cells.file;
   const ids = new Set(entries.map(({ activity }) => activity.id));
   if (ids.size === entries.length || isAgreedLayout(cells))
@@ -43,11 +41,11 @@ export function joinedParts(cells: Cells, entries: readonly Entry[]): Joined {
 }
 
 /** Parts are of one payout too: what is told in another is another line. */
-const keyOf = ({ activity: { id, kind, currency, payoutId } }: Entry): string | null =>
+const keyOf = ({ activity: { id, kind, currency, payoutId } }: ActivityEntry): string | null =>
   id === "" || kind === "payout" ? null : `${kind}\n${currency}\n${id}\n${payoutId}`;
 
 /** Parts have nothing but their sums, of which no two need be alike; a line that is told twice has one. */
-const areParts = (group: readonly Entry[]): boolean =>
+const areParts = (group: readonly ActivityEntry[]): boolean =>
   group.length > 1 &&
   group.every(
     ({ activity: { gross, fee, net } }) => gross !== null && fee === null && net === null,
@@ -56,7 +54,7 @@ const areParts = (group: readonly Entry[]): boolean =>
   mainOf(group).length > 0;
 
 /** The parts that go the way of their kind: what a charge brings, what a refund takes. */
-function mainOf(group: readonly Entry[]): readonly Entry[] {
+function mainOf(group: readonly ActivityEntry[]): readonly ActivityEntry[] {
   const sums = group.map(({ activity }) => activity.gross ?? 0);
   if (!sums.some((sum) => sum < 0) || !sums.some((sum) => sum > 0)) return group;
   return group.filter(
@@ -64,16 +62,16 @@ function mainOf(group: readonly Entry[]): readonly Entry[] {
   );
 }
 
-function joined(group: readonly Entry[]): Entry {
-  const [first] = group as readonly [Entry, ...Entry[]];
-  const sum = (parts: readonly Entry[]) =>
+function joined(group: readonly ActivityEntry[]): ActivityEntry {
+  const [first] = group as readonly [ActivityEntry, ...ActivityEntry[]];
+  const sum = (parts: readonly ActivityEntry[]) =>
     sumOf(parts, ({ activity }) => activity.gross ?? minor(0));
   const [gross, net] = [sum(mainOf(group)), sum(group)];
   return { ...first, activity: { ...first.activity, gross, net, fee: minor(gross - net) } };
 }
 
-function partsQuestion(groups: readonly (readonly Entry[])[]): Question {
-  const [group] = groups as readonly [readonly Entry[]];
+function partsQuestion(groups: readonly (readonly ActivityEntry[])[]): Question {
+  const [group] = groups as readonly [readonly ActivityEntry[]];
   const { activity } = joined(group);
   const shown = (sum: number | null): string => formatAmount(sum ?? 0, activity.currency);
   const sums = group.map((entry) => shown(entry.activity.gross)).join(", ");

@@ -1,8 +1,6 @@
-import { isCost } from "../sums/costHeads";
+import { COST_FIELDS, isCost } from "../sums/costHeads";
 import { type Columns, ENOUGH, type Sheet, type Sums } from "./sheet";
 
-/** Fields that the costs of a payment are added up from. */
-const COST_FIELDS = ["fee", "fee2", "feeTax"] as const;
 /** What is sold, and what it costs, at the least. */
 const FEWEST_PARTS = 3;
 

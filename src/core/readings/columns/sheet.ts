@@ -1,8 +1,8 @@
 import type { Table } from "@/core/formats";
-import { type Currency, currencyOf, type DecimalMark } from "@/core/money";
+import { currencyOf, type DecimalMark } from "@/core/money";
 
 import { sureState } from "../rowWords";
-import { sumUnder, writtenSum } from "../sums/sumCells";
+import { sumWithin, writtenSum } from "../sums/sumCells";
 
 /** The sums of a column, a line after the other; null where a cell holds none. */
 export type Sums = readonly (number | null)[];
@@ -55,10 +55,8 @@ export class Sheet {
   }
 
   private sumIn(cell: string): number | null {
-    const written = writtenSum(cell);
-    const reading = { mark: this.mark, currency: "USD" as Currency, cents: false };
-    const sum = written && sumUnder(written, reading);
-    return sum !== null && written?.side === "debit" ? -Math.abs(sum) : sum;
+    const sum = sumWithin(cell, this.mark);
+    return sum !== null && writtenSum(cell)?.side === "debit" ? -Math.abs(sum) : sum;
   }
 
   /** Heads of columns of sums that no field has. */

@@ -1,8 +1,8 @@
-import type { Currency, DecimalMark } from "@/core/money";
+import type { DecimalMark } from "@/core/money";
 
 import { isDate } from "../columns/contents";
 import type { Cells, Row } from "../cells";
-import { sumUnder, writtenSum } from "../sums/sumCells";
+import { sumWithin, writtenSum } from "../sums/sumCells";
 
 /** Lines that a total without a name is the sum of, at the least: one alone may be told twice. */
 const FEWEST = 2;
@@ -32,7 +32,8 @@ export function unnamedTotals(
     if (above.some((lines) => lines.length >= FEWEST && isSumOf(row, lines)))
       totals.push({ at, line: row.line });
   }
-  return new Set(totals.map(({ line }) => line));
+  // Where other lines have no more than sums either, such a line may be one of them.
+  return new Set(totals.length === bare.length ? totals.map(({ line }) => line) : []);
 }
 
 function holdsSumsAlone({ cells }: Row): boolean {
@@ -44,13 +45,11 @@ function holdsSumsAlone({ cells }: Row): boolean {
 const isSumOf = ({ cells }: Row, lines: readonly Row[]): boolean =>
   MARKS.some((mark) =>
     cells.every((cell, at) => {
-      const said = valueOf(cell, mark);
-      const sum = lines.reduce((all, line) => all + (valueOf(line.cells[at] ?? "", mark) ?? 0), 0);
+      const said = sumWithin(cell, mark);
+      const sum = lines.reduce(
+        (all, line) => all + (sumWithin(line.cells[at] ?? "", mark) ?? 0),
+        0,
+      );
       return cell.trim() === "" || (said !== null && said === sum);
     }),
   );
-
-function valueOf(cell: string, mark: DecimalMark): number | null {
-  const written = writtenSum(cell.trim());
-  return written && sumUnder(written, { mark, currency: "USD" as Currency, cents: false });
-}

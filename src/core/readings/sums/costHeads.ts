@@ -7,6 +7,9 @@ const ON_TOP =
 const COST =
   /\b(fees?|costs?|charges?|commissions?|expenses?|deductions?|deducted|gebuhr(?:en)?|entgelte?|kosten|frais|comision(?:es)?|commissioni?|discount rate)\b/;
 
+/** Fields that the costs of a payment are added up from. */
+export const COST_FIELDS = ["fee", "fee2", "feeTax"] as const;
+
 export const isCost = (head: string): boolean => COST.test(plainWords(head));
 
 /** Whether what lies between two sums by this head is no fee: a tip, a tax, what it costs to send. */

@@ -1,7 +1,7 @@
 import { type FileKind, plainWords } from "@/core/formats";
 
 import type { Cells, Row } from "../cells";
-import { isCost } from "./costHeads";
+import { COST_FIELDS, isCost } from "./costHeads";
 import { sumUnder, writtenSum } from "./sumCells";
 import type { SumReading } from "./sumsOfFile";
 import type { ReadingContext } from "../types";
@@ -75,7 +75,7 @@ const isNetAlone = (cells: Cells): boolean =>
 function partsOfNet({ cells, rows, reading, context }: Around): Set<string> {
   const value = valueUnder(reading, context);
   const free = cells.unread();
-  const costs = COSTS.filter((field) => cells.has(field));
+  const costs = COST_FIELDS.filter((field) => cells.has(field));
   const added = (row: Row): number => {
     const parts = free.map(({ at }) => value(row.cells[at] ?? ""));
     const off = costs.map((field) => value(cells.of(row, field)));
@@ -94,8 +94,6 @@ function partsOfNet({ cells, rows, reading, context }: Around): Set<string> {
     !isCost(head) && (MADE_OF.test(plainWords(head)) || isAlone(at));
   return new Set(free.filter(isPart).map(({ head }) => head));
 }
-
-const COSTS = ["fee", "fee2", "feeTax"] as const;
 
 /** Where nothing says what of an invoice is paid, one of its columns may be that. */
 const isWhole = (cells: Cells): boolean => cells.file.kind !== "invoices" || cells.has("paid");

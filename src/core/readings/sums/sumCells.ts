@@ -108,6 +108,15 @@ export function sumUnder(
   return sum;
 }
 
+/** What a cell comes to under a mark, before the currency of its file is known; null where it holds no sum. */
+export function sumWithin(cell: string, mark: DecimalMark): Minor | null {
+  const written = writtenSum(cell.trim());
+  return written && sumUnder(written, { mark, currency: USUAL, cents: false });
+}
+
+/** Two digits, as nearly all currencies have. */
+const USUAL = "USD" as Currency;
+
 /** Groups of two above the thousands, as India writes them: `1,50,000.00` (CLDR, en-IN). */
 const LAKHS = /^\d{1,2}(?:,\d\d)+,\d{3}(?:\.\d{1,3})?$/;
 
