@@ -41,6 +41,15 @@ describe("what was given back beside its charge", () => {
     expect(columnsIn("processor", file)).toMatchObject({ gross: "Sales", refunded: "Credits" });
     expect(linesOf(file)).toContain("Fri 13 Nov | (20.00) | refund | a");
   });
+  it("is no refund where a bank took it: that is asked about", () => {
+    const file = list(
+      "Date,Customer,Sales,Chargebacks,Fees,Net deposit",
+      "11/13/2026,a,150.00,-20.00,4.30,125.70",
+      "11/14/2026,b,100.00,0.00,2.90,97.10",
+    );
+    expect(columnsIn("processor", file).refunded).toBeUndefined();
+    expect(openIn(file, asked)).toEqual(["column:Chargebacks", "foot"]);
+  });
   it("is all that lies between, where there is no fee", () => {
     const file = list(
       "Batch Date,Batch Number,Card Type,Sales Amount,Credit Amount,Net Amount",
@@ -79,6 +88,15 @@ describe("what arrives", () => {
       gross: "Net sales",
       net: "Deposit amount",
     });
+  });
+  it("is never more than what was charged, whatever the two are called", () => {
+    const file = list(
+      "Date,Customer,Net sales,Processing,Total",
+      "11/13/2026,a,100.00,8.00,92.00",
+      "11/14/2026,b,50.00,4.00,46.00",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({ gross: "Net sales", net: "Total" });
+    expect(linesOf(file)[0]).toBe("Fri 13 Nov | 100.00 | charge, fee 8.00 | a");
   });
   it("of which all sums are parts has every cost among them as a fee", () => {
     const file = list(

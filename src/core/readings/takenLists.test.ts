@@ -249,6 +249,18 @@ describe("a line that takes money, and no column says what it is", () => {
       "payout 55.00",
     ]);
   });
+  it("is asked about whoever it is of, by whatever name", () => {
+    for (const head of ["Customer", "Company name", "Sold to client"]) {
+      const file = list(
+        `Id,Date,${head},Amount`,
+        "c1,11/22/2026,Ada,80.00",
+        "c2,11/23/2026,Refund Depot LLC,-50.00",
+        "c3,11/24/2026,Fee Simple Realty,-20.00",
+      );
+      expect(openIn(file, { kind: "processor" })).toContain("negatives");
+      expect(cellsIn(file, ["kind"])).toEqual(["charge", "charge", "charge"]);
+    }
+  });
   it("is asked about where it begins with nothing that is known", () => {
     const file = statement("11/22/2026,Ada,ch1,,80.00", "11/23/2026,Thursday levy,x,9.99,");
     expect(openIn(file, { kind: "processor" })).toEqual(["negatives"]);

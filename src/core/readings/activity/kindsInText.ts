@@ -1,3 +1,5 @@
+import { plainWords } from "@/core/formats";
+
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { kindBegun, sureKind } from "../rowWords";
@@ -24,7 +26,7 @@ export function kindsInText(reading: Reading, rows: readonly Row[]): (row: Row) 
   const none = (): string => "";
   if (cells.has("kind")) return none;
   const taking = rows.filter((row) => movedBy(reading, row) < 0);
-  const places = [...cells.unread().map(({ at }) => at), ...placesOf(reading)];
+  const places = placesOf(reading);
   const named = (at: number): number =>
     taking.filter((row) => takingWord(row.cells[at] ?? "") !== "").length;
   const best = places.reduce<{ at: number; count: number }>(
@@ -40,11 +42,14 @@ export function kindsInText(reading: Reading, rows: readonly Row[]): (row: Row) 
   };
 }
 
-/** The fields of words that a processor may write the kind into. */
-const placesOf = ({ cells }: Reading): number[] =>
-  ["reference", "payerName"]
-    .map((field) => cells.file.table.headers.indexOf(cells.head(field)))
-    .filter((at) => at >= 0);
+/** Columns of words that a processor may write the kind into; somebody may be called Refund Depot. */
+const placesOf = ({ cells }: Reading): number[] => [
+  ...cells.unread().flatMap(({ head, at }) => (OF_SOMEBODY.test(plainWords(head)) ? [] : [at])),
+  ...[cells.file.table.headers.indexOf(cells.head("reference"))].filter((at) => at >= 0),
+];
+
+const OF_SOMEBODY =
+  /\b(?:name|payer|payor|payee|customer|client|company|business|buyer|contact|merchant|member|donor|kunde|cliente?|nom|nombre)\b/;
 
 /** A kind that a line which takes money can be. */
 function takingWord(text: string): string {

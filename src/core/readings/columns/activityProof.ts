@@ -1,8 +1,18 @@
-import { headWords, plainWords } from "@/core/formats";
+import { plainWords } from "@/core/formats";
 
 import { isCost, isOnTop } from "../sums/costHeads";
+import { givenAlone, givenBeside, isGivenBack } from "./givenBack";
 import { costsOfNet, netOfParts } from "./netOfParts";
-import { type Columns, foots, isLarger, lessSizes, type Sheet, sizeOf, type Sums } from "./sheet";
+import {
+  type Columns,
+  foots,
+  isLarger,
+  largerFirst,
+  lessSizes,
+  type Sheet,
+  sizeOf,
+  type Sums,
+} from "./sheet";
 import { feeAndNet, grossAndNet, threeOf, unnamedThree } from "./unnamedSums";
 
 /** What the sums of a processor's file prove of its columns. */
@@ -55,19 +65,9 @@ const withoutFee = (
   sheet: Sheet,
   { gross, net, more }: { gross: Sums; net: Sums; more: readonly Sums[] },
 ): Columns | null =>
-  givenAlone(sheet, gross, net) ?? feesOf(sheet, gross, { more, net }) ?? anotherGross(sheet, net);
-
-/** What customers got back, where that alone lies between gross and net. */
-function givenAlone(sheet: Sheet, gross: Sums, net: Sums): Columns | null {
-  if (sheet.columns.refunded !== undefined) return null;
-  const given = sheet
-    .free()
-    .filter(isGivenBack)
-    .find((head) =>
-      lessSizes(gross, sheet.under(head)).every((sum, at) => sum === null || sum === net[at]),
-    );
-  return given === undefined ? null : { refunded: given };
-}
+  givenAlone(sheet, gross, net) ??
+  largerFirst(sheet, feesOf(sheet, gross, { more, net })) ??
+  anotherGross(sheet, net);
 
 /** A second fee, or the tax on it, that no net shows to be beside the first and not within it: it is asked about. */
 const unproven = ({ columns }: Sheet, more: readonly Sums[]): Columns | null =>
@@ -145,13 +145,8 @@ function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null 
   if (other !== undefined) return grossOf(sheet, other);
   const left = free.find((head) => foots(gross, [fee, ...more], sheet.under(head)));
   if (left !== undefined) return { net: left };
-  const given = sheet.columns.refunded
-    ? undefined
-    : free.find(
-        (head) =>
-          isGivenBack(head) && foots(lessSizes(gross, sheet.under(head)), [fee, ...more], net),
-      );
-  if (given !== undefined) return { refunded: given };
+  const given = givenBeside(sheet, gross, { fees: [fee, ...more], net });
+  if (given !== null) return given;
   const between = free.find(
     (head) => isLikeFee(sheet, head, fee) && foots(gross, [fee, ...more, sheet.under(head)], net),
   );
@@ -168,17 +163,8 @@ function isLikeFee(sheet: Sheet, head: string, fee: Sums): boolean {
 
 function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null {
   const net = sheet.free().find((head) => foots(gross, fees, sheet.under(head)));
-  const own = sheet.columns.gross;
-  if (net === undefined || own === undefined) return null;
-  // What is left is never more than what was charged: by another head the two change places.
-  return isLarger(sheet, net, own) ? { gross: net, net: own } : { net };
+  return net === undefined ? null : largerFirst(sheet, { net });
 }
-
-/** Heads of what customers got back: it lies between gross and net too, and is no fee. */
-const GIVEN_BACK =
-  /^(?:total )?(?:returns?|refunds?|refunded|credits?|chargebacks?|discounts? given)(?: amount| total)?$/;
-
-const isGivenBack = (head: string): boolean => GIVEN_BACK.test(headWords(head));
 
 /** One or two columns that are what lies between gross and net. */
 function feesOf(

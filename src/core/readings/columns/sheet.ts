@@ -112,3 +112,10 @@ export const isLarger = (sheet: Sheet, gross: string, net: string): boolean =>
 /** What is left of sums when others are taken off them, whatever their signs. */
 export const lessSizes = (sums: Sums, off: Sums): Sums =>
   sums.map((sum, at) => (sum === null ? null : sum - Math.abs(off[at] ?? 0)));
+
+/** What is left is never more than what was charged: where it is, by their heads, the two change places. */
+export function largerFirst(sheet: Sheet, found: Columns | null): Columns | null {
+  const { gross, net, fee } = { ...sheet.columns, ...found };
+  if (found === null || !gross || !net || !fee) return found;
+  return isLarger(sheet, net, gross) ? { ...found, gross: net, net: gross } : found;
+}
