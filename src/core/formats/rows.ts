@@ -147,6 +147,7 @@ export class RowReader {
 const INSTEAD: Readonly<Record<string, readonly string[]>> = {
   total: ["debit", "balance"],
   externalId: ["name"],
+  amount: ["total"],
 };
 
 /** Needed fields that the mapping gives no column; the file cannot be read without them. */
@@ -157,7 +158,7 @@ export function missingFields(spec: Pick<MappingSpec, "kind" | "columns" | "answ
     .filter(({ needed, field }) => needed && ![field, ...(INSTEAD[field] ?? [])].some(has))
     .map(({ field }) => field);
   if (spec.kind === "bank" && !has("amount") && !has("moneyIn")) missing.push("amount");
-  if (spec.kind === "processor" && !has("gross") && !has("moneyIn") && !(has("net") && has("fee")))
+  if (spec.kind === "processor" && !["gross", "moneyIn", "net"].some(has))
     missing.push("gross");
   return missing;
 }

@@ -32,6 +32,16 @@ describe("what was given back beside its charge", () => {
     expect(openIn(deposits("Charge id"), asked)).toEqual(["refunded"]);
     expect(linesOf(deposits("Charge id"), { refunded: "apart" })).toHaveLength(2);
   });
+  it("was money by its sum, whatever its state is called", () => {
+    const file = (given: string): string =>
+      list(
+        "Transaction ID,Date,Type,Status,Amount,Refunded Amount",
+        "T1,11/13/2026,Sale,Settled,200.00,0.00",
+        `T2,11/14/2026,Sale,Refunded,150.00,${given}`,
+      );
+    expect(openIn(file("150.00"), asked)).toEqual(["refunded"]);
+    expect(openIn(file("0.00"), asked)).toEqual(["state:refunded"]);
+  });
   it("is no fee, whatever lies between", () => {
     const file = list(
       "Date,Customer,Sales,Credits,Fees,Net deposit",

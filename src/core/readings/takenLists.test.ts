@@ -1,3 +1,5 @@
+import { missingFields } from "@/core/formats";
+
 import {
   cellsIn,
   columnsIn,
@@ -265,5 +267,42 @@ describe("a line that takes money, and no column says what it is", () => {
     const file = statement("11/22/2026,Ada,ch1,,80.00", "11/23/2026,Thursday levy,x,9.99,");
     expect(openIn(file, { kind: "processor" })).toEqual(["negatives"]);
     expect(linesIn("processor", file)).toHaveLength(2);
+  });
+});
+
+describe("what other lists have instead of what is asked for", () => {
+  it("somebody's name, where a customer is no company", () => {
+    const file = list(
+      "Cust #,Company,First,Last",
+      "1001,Mill Pond Pottery,Jane,Roe",
+      "1002,,Omar,Diaz",
+    );
+    expect(linesIn("customers", file)).toEqual(["1001 | Mill Pond Pottery", "1002 | Omar Diaz"]);
+  });
+  it("one trace, which is that of what came back", () => {
+    const head = "Return Date,Trace Number,Individual Name,Amount,Return Code";
+    const line = "11/18/2026,091000010000041,BRIGHTWATER UNIFIED,310.00,R01";
+    expect(columnsIn("returns", list(head, line))).toMatchObject({ originalTrace: "Trace Number" });
+    const two = list(`${head},Original Trace Number`, `${line},091000010000007`);
+    expect(columnsIn("returns", two)).toMatchObject({
+      trace: "Trace Number",
+      originalTrace: "Original Trace Number",
+    });
+  });
+  it("what arrives alone, of which it is asked whether a fee was taken off", () => {
+    const file = list(
+      "Transaction ID,Date,Transaction Type,Settlement Amount,Company",
+      "600,11/13/2026,Sale,125.00,Mill Pond",
+    );
+    expect(missingFields({ kind: "processor", columns: columnsIn("processor", file) })).toEqual([]);
+    expect(openIn(file, { kind: "processor" })).toEqual(["gross"]);
+  });
+  it("prices, which are of one piece and no sum of the line", () => {
+    const file = list(
+      "Id,Date,Type,Amount,Lineitem price,Shipping,Taxes,Subtotal",
+      "1,11/13/2026,Sale,95.00,40.00,10.00,5.00,80.00",
+      "2,11/14/2026,Sale,53.00,25.00,0.00,3.00,50.00",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
   });
 });

@@ -75,12 +75,16 @@ const firstOf = (first: readonly RowKind[], all: readonly RowKind[]): RowKind[] 
 /** States that say that a line is a refund itself, and not a charge that was given back. */
 const GIVEN_BACK = /\bcredit(?:ed)?\b|^refund\b/;
 
+/** A charge that was given back, and how much of it beside it: it was money, and that is asked of. */
+const wasGivenBack = (reading: Reading, row: Row, word: string): boolean =>
+  /\brefunded\b/.test(plainWords(word)) && (sumOfCell(reading, row, "refunded") ?? 0) !== 0;
+
 /** Words of a column of states that do not say whether a line is money. */
 export function stateQuestions(reading: Reading, rows: readonly Row[]): Question[] {
   const { cells } = reading;
   const open = openWords(rows, (row) => {
     const word = cells.of(row, "status").toLowerCase();
-    const isSure = word === "" || sureState(word) !== null;
+    const isSure = word === "" || sureState(word) !== null || wasGivenBack(reading, row, word);
     return isSure || cells.file.answers[`state:${word}`] !== undefined ? null : word;
   });
   return open.map(([word, lines]) => ({

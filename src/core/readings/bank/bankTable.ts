@@ -1,6 +1,7 @@
 import { headWords } from "@/core/formats";
 import { type Minor, minor } from "@/core/money";
 import { signsWithFees } from "./bankFees";
+import { sidedBalances } from "./balanceSide";
 import { bankSigns } from "./bankSigns";
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
@@ -8,7 +9,7 @@ import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
 import { otherWords } from "./numberedWords";
 import { severalMoved } from "./severalMoved";
-import type { StatementRow } from "./statementRow";
+import { areEffects, type StatementRow } from "./statementRow";
 import { writtenSum } from "../sums/sumCells";
 import type { LeftOut } from "../types";
 import { isOnItsWay, turnedLines, wordedQuestions } from "./wordedLines";
@@ -66,7 +67,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   const more = otherWords(cells);
   const sideOf = (row: Row, field: string, other: string): Minor | null =>
     sumOfCell(reading, row, turned.has(row.line) ? other : field);
-  const statement = kept.map((row): StatementRow => ({
+  const written = kept.map((row): StatementRow => ({
     line: row.line,
     on: null,
     currency: reading.currencyOf(row),
@@ -78,8 +79,10 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     description: `${cells.of(row, "payerName")} ${cells.of(row, "description")}`,
     word: cells.of(row, "direction") || reading.wayOf(row),
   }));
+  const statement = cells.has("moneyOut") ? sidedBalances(reading, kept, written) : written;
   const ledgerHeads =
     cells.has("moneyOut") &&
+    !areEffects(statement) &&
     ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(headWords(cells.head(field))));
   const signs = signsWithFees(reading, {
     rows: kept,

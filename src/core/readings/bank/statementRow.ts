@@ -40,3 +40,12 @@ export function directionOf({ word, side }: StatementRow, answers: Answers): 1 |
   if (said === "out") return -1;
   return word === "" ? null : sureDirection(word);
 }
+
+/** Whether what goes out stands below zero and what comes in above it: no ledger writes its debits so. */
+export const areEffects = (rows: readonly StatementRow[]): boolean => {
+  const out = rows.flatMap(({ moneyOut }) => moneyOut || []);
+  const into = rows.flatMap(({ moneyIn }) => moneyIn || []);
+  return (
+    out.length > 0 && into.length > 0 && out.every((sum) => sum < 0) && into.every((sum) => sum > 0)
+  );
+};

@@ -30,7 +30,8 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
     return plainest(withFilled(headers, kind, cellsOf, named), kind === "processor");
   };
   const named = byName(table.headers);
-  const found = withOwnId({ ...named, ...columnsByContents(table, kind, cellsOf, named) });
+  const all = { ...named, ...columnsByContents(table, kind, cellsOf, named) };
+  const found = kind === "returns" ? withOnlyTrace(all) : withOwnId(all);
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
   if (kinds === null) return found;
@@ -67,6 +68,14 @@ function withOwnId({ relatedId, ...columns }: Record<string, string>): Record<st
   return columns.id === undefined && columns.kind === undefined
     ? { ...columns, id: relatedId }
     : { ...columns, relatedId };
+}
+
+/** The only trace of a list of returns is that of what came back: another is found by nothing. */
+function withOnlyTrace(columns: Record<string, string>): Record<string, string> {
+  const { trace, ...others } = columns;
+  return trace === undefined || columns.originalTrace !== undefined
+    ? columns
+    : { ...others, originalTrace: trace };
 }
 
 /** Columns of money in and out say what a column of sums says already. */

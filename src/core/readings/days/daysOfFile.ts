@@ -1,18 +1,14 @@
-import { addDays, type Day, formatDay } from "@/core/calendar";
+import { addDays, type Day } from "@/core/calendar";
 import { FIELDS } from "@/core/formats";
 
 import type { Cells, Row } from "../cells";
 import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
-import { isOutside, spanAbove, spanUnder } from "./ownSpan";
+import { daysIn, isOutside, spanAbove, spanUnder } from "./ownSpan";
+import { type Candidate, orderQuestion } from "./orderQuestion";
 import { turnedDays } from "./turnedDays";
 import { writtenDay } from "./writtenDay";
 import type { Question, ReadingContext } from "../types";
 import { type WrittenColumn, zonesOfFile } from "./zonesOfFile";
-
-type Candidate = {
-  readonly order: PartOrder;
-  readonly columns: readonly (readonly (Day | null)[])[];
-};
 
 /** The reading of the days of a file, and what it leaves open. */
 export type DaysFound = {
@@ -21,11 +17,6 @@ export type DaysFound = {
 };
 
 const ORDERS: readonly PartOrder[] = ["mdy", "dmy", "yy"];
-const ORDER_WORDS: Readonly<Record<PartOrder, string>> = {
-  mdy: "month, day, year",
-  dmy: "day, month, year",
-  yy: "year, month, day",
-};
 /** A day of a past that no export of this job reaches back to. */
 const YEARS_BACK = 12;
 /** Days that follow one another in one order by chance: one in a thousand at this many. */
@@ -107,7 +98,10 @@ function orderOf(
     const own = spanUnder(span, readingIn(order, cells, context));
     return own !== null && main.every((day) => day !== null && !isOutside(day, own));
   };
-  const left = likely(readable(candidates), isOfSpan, context);
+  const above = (cells.file.table.above ?? []).flatMap((line) => daysIn(line));
+  const readsAbove = (order: PartOrder): boolean =>
+    above.every((written) => dayUnder(written, readingIn(order, cells, context)) !== null);
+  const left = likely(readable(candidates), { isOfSpan, readsAbove }, context);
   const [best = candidates[0]] = left;
   const different = left.filter((other) => !same(other, best));
   if (!best || different.length === 0) return { order: best?.order ?? "mdy", questions: [] };
@@ -131,7 +125,7 @@ type Test = (candidate: Candidate) => boolean;
 /** What is left where only some orders give days that can be: not to come, not long past, in order. */
 function likely(
   candidates: readonly Candidate[],
-  isOfSpan: Test,
+  { isOfSpan, readsAbove }: { isOfSpan: Test; readsAbove: (order: PartOrder) => boolean },
   { today }: ReadingContext,
 ): Candidate[] {
   const oldest = `${Number(today.slice(0, 4)) - YEARS_BACK}`;
@@ -139,6 +133,7 @@ function likely(
   const main = ({ columns }: Candidate): Day[] =>
     (columns[0] ?? []).flatMap((day) => (day === null ? [] : [day]));
   const tests: readonly Test[] = [
+    ({ order }) => readsAbove(order),
     (candidate) => candidate.columns.flat().every((day) => !day || (day > oldest && day < latest)),
     (candidate) => main(candidate).every((day) => day <= addDays(today, 1)),
     isOfSpan,
@@ -165,36 +160,4 @@ function inOrder(days: readonly Day[]): boolean {
   if (different < ENOUGH_IN_ORDER) return true;
   const pairs = days.slice(1).map((day, at) => [days[at] ?? day, day] as const);
   return pairs.every(([a, b]) => a <= b) || pairs.every(([a, b]) => a >= b);
-}
-
-function orderQuestion(
-  columns: readonly WrittenColumn[],
-  candidates: readonly Candidate[],
-  { today }: ReadingContext,
-): Question {
-  const [first] = candidates;
-  const found = (first?.columns ?? [])
-    .flatMap((days, column) => days.map((day, nth) => ({ day, column, nth })))
-    .find(({ day, column, nth }) =>
-      candidates.some((other) => other.columns[column]?.[nth] !== day),
-    );
-  const written = found && columns[found.column]?.days[found.nth]?.open;
-  const sample = written
-    ? written.map((part) => String(part).padStart(2, "0")).join("/")
-    : "A date";
-  const inWords = (day: Day | null | undefined): string => (day ? formatDay(day, today) : "no day");
-  return {
-    key: "days",
-    words: `${sample} can be ${candidates
-      .map(({ columns: days }) => inWords(found && days[found.column]?.[found.nth]))
-      .join(" or ")}. Which comes first?`,
-    choices: candidates.map(({ order, columns: days }) => {
-      const all = days.flat().flatMap((day) => day ?? []);
-      const sorted = [...all].sort();
-      return {
-        answer: order,
-        result: `${ORDER_WORDS[order]}: days from ${inWords(sorted[0])} to ${inWords(sorted.at(-1))}`,
-      };
-    }),
-  };
 }

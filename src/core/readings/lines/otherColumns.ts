@@ -13,7 +13,7 @@ import type { Question } from "../types";
 const MONEY_HEAD =
   /\b(amounts?|payments?|fees?|tax|taxes|paid|refund(s|ed)?|total|credits?|debits?|discounts?|tips?|gratuity|surcharge|adjustments?|withheld|withholding|commission|costs?|charges?|gst|vat|hst|betrag|gebuhr|steuer|mwst|rabatt|montant|frais|remise|taxe|importe|impuesto|descuento|comision|deduction|allowance|chargeback|held|reserved?|retained)\b/;
 const NO_MONEY_HEAD =
-  /\b(rate|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
+  /\b(rate|price|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
 
 /** Columns that no field has taken and that may change a sum: each is asked about, once. */
 export function otherColumns(around: Around, footed: boolean): Question[] {

@@ -4,6 +4,7 @@ import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
 import { isDayAlone } from "./onlyWords";
+import { adviceTotals } from "./adviceTotals";
 import { unnamedTotals } from "./unnamedTotals";
 
 const TOTAL =
@@ -100,7 +101,10 @@ export function screened(cells: Cells): { rows: Row[]; leftOut: LeftOut[] } {
     if (why) leftOut.push({ line: row.line, why });
     else rows.push(row);
   });
-  const totals = unnamedTotals(cells, rows, MAIN_DAY[cells.file.kind]);
+  const totals = new Set([
+    ...unnamedTotals(cells, rows, MAIN_DAY[cells.file.kind]),
+    ...adviceTotals(cells, rows),
+  ]);
   if (totals.size === 0) return { rows, leftOut };
   const unnamed = [...totals].map((line): LeftOut => ({ line, why: "total" }));
   return {

@@ -1,4 +1,4 @@
-import { linesIn, list, openIn } from "../../../../tests/support/readings";
+import { leftOutOf, linesIn, list, openIn } from "../../../../tests/support/readings";
 
 describe("advice of a payment", () => {
   const of = (type: string, more = ""): string =>
@@ -31,5 +31,41 @@ describe("advice of a payment", () => {
       ["column:Status"],
     ]);
     expect(open(file("paid", "VOID 5511"))).toEqual(["column:Check"]);
+  });
+  it("of several invoices in one cell is what the payment was, where it has one line", () => {
+    const head = "Payment Date,Payment Ref,Invoices Paid,Payment Amount";
+    const one = '11/13/2026,EFT-8,"1001, 1002",142.50';
+    expect(linesIn("remittance", list(head, one))).toEqual(["Fri 13 Nov | 142.50 | 1001, 1002"]);
+    // Nothing says what of it is for each.
+    expect(
+      linesIn("remittance", list(head, one, "11/13/2026,EFT-8,1003,142.50")).map(
+        (line) => line.split(" | ")[1],
+      ),
+    ).toEqual(["1001, 1002", "1003"]);
+  });
+  it("a credit note beside an invoice is a line of its own, where what was paid is what it leaves", () => {
+    const file = (paid: string): string =>
+      list(
+        "Trace,Date,Invoice No,Invoice Amt,Credit Memo No,Credit Amt,Paid",
+        "77,2026-11-18,1001,440.00,,,440.00",
+        `77,2026-11-18,1002,260.00,CM-220,-40.00,${paid}`,
+      );
+    expect(linesIn("remittance", file("220.00"))).toEqual([
+      "Wed 18 Nov | 440.00 | 1001",
+      "Wed 18 Nov | 260.00 | 1002",
+      "Wed 18 Nov | (40.00) | CM-220",
+    ]);
+    expect(openIn(file("210.00"), { kind: "remittance" })).toContain("column:Credit Amt");
+  });
+  it("a line without a number is the total where its sums are those above it", () => {
+    const file = (total: string): string =>
+      list(
+        "EFT No,Pay Date,Doc Number,Gross,Discount,Net Amount",
+        "70,11/17/2026,1001,500.00,10.00,490.00",
+        "70,11/17/2026,1002,820.00,0.00,820.00",
+        `70,11/17/2026,,"1,320.00",10.00,${total}`,
+      );
+    expect(leftOutOf(file('"1,310.00"'), { kind: "remittance" })).toEqual(["4 total"]);
+    expect(leftOutOf(file('"1,300.00"'), { kind: "remittance" })).toEqual([]);
   });
 });

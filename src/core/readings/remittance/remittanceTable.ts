@@ -12,6 +12,7 @@ import {
 import type { Row } from "../cells";
 import type { Question } from "../types";
 import { creditsIn } from "./credits";
+import { creditsBeside } from "./creditsBeside";
 import { payDayOf } from "./payDay";
 import { linesOfPayments } from "./payments";
 
@@ -21,18 +22,17 @@ const USES = ["amount", "discount"] as const;
 /** Advice in the agreed layout; what was paid and taken off may stand in columns that were said to hold it. */
 export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
   const credits = creditsIn(reading, rows);
-  const paid = paidBy(reading, credits.lines);
+  const paid = paidBy(reading, rows, credits.lines);
+  const beside = creditsBeside(reading, rows);
   const day = payDayOf(reading, rows);
   const payments = paymentsOf(reading, rows, paid);
   const off = payments.find(({ total, sum }) => total !== null && total !== sum);
-  const isProven = payments.length > 0 && payments.every(({ total, sum }) => total === sum);
+  const isProven =
+    saysPaid(reading) && payments.length > 0 && payments.every(({ total, sum }) => total === sum);
   return {
-    rows: rows.map((row) => {
+    rows: rows.flatMap((row) => {
       const fields = fieldsOf(reading, row, paid);
-      return {
-        line: row.line,
-        fields: day.said === null ? fields : { ...fields, paidOn: day.said },
-      };
+      return beside(row, day.said === null ? fields : { ...fields, paidOn: day.said });
     }),
     leftOut: [],
     refused: [],
@@ -50,17 +50,31 @@ export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
   };
 }
 
+/** Whether a column says what was paid of each invoice, so that a total beside it proves something. */
+const saysPaid = (reading: Reading): boolean =>
+  reading.cells.has("amount") || headsUsedAs(reading, "amount").length > 0;
+
 /** What was paid of a line; null where no column says it. */
 type Paid = (row: Row) => Minor | null;
 
-/** By the column of it, or the one that was said to hold it; a credit lowers what was paid. */
-function paidBy(reading: Reading, credits: ReadonlySet<number>): Paid {
+/**
+ * By the column of it, or the one that was said to hold it; a credit lowers what was paid. Where there
+ * is none, a payment that has one line was paid for what stands on it, be it for several invoices.
+ */
+function paidBy(reading: Reading, rows: readonly Row[], credits: ReadonlySet<number>): Paid {
   const [instead] = headsUsedAs(reading, "amount");
+  const alone = new Set(
+    linesOfPayments(reading, rows).flatMap(([row, ...more]) =>
+      row !== undefined && more.length === 0 ? [row.line] : [],
+    ),
+  );
+  const written = (row: Row): Minor | null => {
+    if (instead !== undefined) return sumUnderHead(reading, row, instead);
+    if (reading.cells.has("amount")) return sumOfCell(reading, row, "amount");
+    return alone.has(row.line) ? sumOfCell(reading, row, "total") : null;
+  };
   return (row) => {
-    const sum =
-      instead === undefined
-        ? sumOfCell(reading, row, "amount")
-        : sumUnderHead(reading, row, instead);
+    const sum = written(row);
     return sum !== null && sum > 0 && credits.has(row.line) ? negate(sum) : sum;
   };
 }
@@ -81,6 +95,7 @@ const provenWords = (count: number): string =>
 
 /** Whether what was paid is, on every line, what the discount leaves of another column. */
 const isLess = (reading: Reading, rows: readonly Row[]): boolean =>
+  reading.cells.has("amount") &&
   reading.cells.unread().some(({ head }) =>
     rows.every((row) => {
       const [paid, off] = USES.map((field) => sumOfCell(reading, row, field) ?? 0);

@@ -1,0 +1,50 @@
+import { linesIn, list, openIn } from "../../../../tests/support/readings";
+
+/* Statements by hand, common practice, no source. */
+
+const asked = { kind: "bank" as const };
+
+describe("a column of sides beside columns of money in and out", () => {
+  const file = (side: string): string =>
+    list(
+      "Txn Date,Description,Withdrawals,Deposits,Balance,Dr/Cr",
+      '13/11/2026,Brightwater,,"1,420.50","3,420.50",Cr',
+      '16/11/2026,Cheque 123,"4,000.00",,579.50,Dr',
+      `17/11/2026,Cobalt Row,,"2,000.00","1,420.50",${side}`,
+    );
+  it("is that of the balance, where the balances follow on with it", () => {
+    expect(openIn(file("Cr"), asked)).toEqual([]);
+    expect(linesIn("bank", file("Cr")).map((line) => line.split(" | ")[1])).toEqual([
+      "1,420.50",
+      "(4,000.00)",
+      "2,000.00",
+    ]);
+  });
+  it("is none where they do not", () => expect(openIn(file("Dr"), asked)).toContain("balance"));
+  it("leaves open whose side it is where the heads are a ledger's too", () =>
+    expect(openIn(file("Cr").replace("Withdrawals,Deposits", "Debit,Credit"), asked)).toEqual([
+      "signs",
+    ]));
+});
+
+describe("columns of debit and credit with their signs", () => {
+  const file = (out: string): string =>
+    list("Date,Details,Debit,Credit", "2026-11-13,Brightwater,,20.00", `2026-11-14,Rent,${out},`);
+  it("are a bank's where what goes out is below zero", () => {
+    expect(openIn(file("-30.00"), asked)).toEqual([]);
+    expect(linesIn("bank", file("-30.00"))[1]).toBe("Sat 14 Nov | (30.00) | Rent");
+  });
+  it("may be a ledger's where both are above it", () =>
+    expect(openIn(file("30.00"), asked)).toEqual(["signs"]));
+});
+
+describe("the order of days", () => {
+  const file = (above: string): string =>
+    list(above, "", "Date,Details,Amount", "03/11/2026,Brightwater,20.00", "05/11/2026,Rent,-3.00");
+  it("is that of a day above the list, which only one order makes a day of", () => {
+    expect(openIn(file("Balance on 30/11/2026,204.35"), asked)).toEqual([]);
+    expect(linesIn("bank", file("Balance on 30/11/2026,204.35"))[0]).toMatch(/^Tue 3 Nov/);
+  });
+  it("is asked where that day may be of either too", () =>
+    expect(openIn(file("Balance on 06/11/2026,204.35"), asked)).toEqual(["days"]));
+});
