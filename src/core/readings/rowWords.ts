@@ -31,7 +31,7 @@ const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
   started:
     "pending,initiated,started,submitted,in process,ach pending,pending payment,payment pending,debit started,debit initiated,ach initiated,payment initiated",
   payout:
-    "payout,payouts,pay out,transfer to bank,bank transfer out,deposit to bank,withdrawal to bank,bank deposit,settlement payout,payout paid,automatic transfer to bank,general withdrawal,general withdrawal bank account,withdrawal to bank account,bank withdrawal,bank payout,auszahlung,virement sortant,versement,abono en cuenta,pago a banco,accredito,uitbetaling,transfer to bank account,payout to bank,disbursement",
+    "payout,payouts,pay out,transfer to bank,bank transfer out,deposit to bank,withdrawal to bank,bank deposit,settlement payout,payout paid,automatic transfer to bank,settlement to bank,bank settlement,general withdrawal,general withdrawal bank account,withdrawal to bank account,bank withdrawal,bank payout,auszahlung,virement sortant,versement,abono en cuenta,pago a banco,accredito,uitbetaling,transfer to bank account,payout to bank,disbursement",
 };
 const KIND_OF = new Map<string, RowKind>(
   Object.entries(KIND_WORDS).flatMap(([kind, words]) =>

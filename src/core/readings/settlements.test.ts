@@ -238,3 +238,43 @@ describe("a statement with a column for each currency", () => {
     expect(columnsIn("bank", file.replace("Rent,", "Rent,5.00")).amount).toBeUndefined();
   });
 });
+
+describe("debits and credits", () => {
+  const file = (head: string, word: string): string =>
+    list(
+      `Batch,Effective Entry Date,${head},Individual Name,Amount`,
+      `1001,11/13/2026,Debit,Brightwater,20.00`,
+      `1001,11/13/2026,${word},Dara Voss,15.00`,
+    );
+  it("are asked about, for a credit may be money that went out", () =>
+    expect(openIn(file("Type", "Credit"), asked)).toEqual(["word:debit", "word:credit"]));
+  it("are cards where their head or another card says so", () => {
+    expect(openIn(file("Card type", "Credit"), asked)).toEqual([]);
+    expect(openIn(file("Type", "Visa"), asked)).toEqual([]);
+  });
+});
+
+describe("sums beside those that have a name", () => {
+  it("are one more fee and what both leave", () => {
+    const file = list(
+      "Id,Date,Amount,Processing Fee,Platform Fee,Net to Organization",
+      "D1,2026-11-12,100.00,3.20,1.00,95.80",
+      "D2,2026-11-13,50.00,1.75,0.50,47.75",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+    expect(linesOf(file)[0]).toBe("Thu 12 Nov | 100.00 | charge, fee 4.20");
+  });
+  it("are what it came to where it was settled, in that currency", () => {
+    const file = list(
+      "ref,created,customer,charge_currency,charge_amount,settled_currency,settled_amount,settled_fee,settled_net",
+      "X1,2026-11-12,Terre,EUR,200.00,USD,218.00,6.62,211.38",
+      "X2,2026-11-13,Fernhill,USD,80.00,USD,80.00,2.62,77.38",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({
+      gross: "settled_amount",
+      fee: "settled_fee",
+      net: "settled_net",
+      currency: "settled_currency",
+    });
+  });
+});

@@ -279,6 +279,16 @@ describe("what other lists have instead of what is asked for", () => {
     );
     expect(linesIn("customers", file)).toEqual(["1001 | Mill Pond Pottery", "1002 | Omar Diaz"]);
   });
+  it("the name of the law, and that of the trade beside it", () => {
+    const head = "ID,Legal name,Trading name";
+    expect(columnsIn("customers", list(head, "1,Harbor Arts Ltd,Harbor"))).toMatchObject({
+      name: "Legal name",
+      aliases: "Trading name",
+    });
+    expect(columnsIn("customers", list("ID,Trading name", "1,Harbor"))).toMatchObject({
+      name: "Trading name",
+    });
+  });
   it("one trace, which is that of what came back", () => {
     const head = "Return Date,Trace Number,Individual Name,Amount,Return Code";
     const line = "11/18/2026,091000010000041,BRIGHTWATER UNIFIED,310.00,R01";

@@ -8,7 +8,7 @@ export const customers: readonly FieldSpec[] = [
   ),
   text(
     "name",
-    "name,customer name,customer,company,business name,full name,display name,account name,client name,client,organisation,organization,company name,contact name,kunde,kundenname,firma,nom,nom du client,raison sociale,client nom,nombre,cliente,razon social,ragione sociale,naam,klant,nome",
+    "name,customer name,customer,company,legal name,trading name,business name,full name,display name,account name,client name,client,organisation,organization,company name,contact name,kunde,kundenname,firma,nom,nom du client,raison sociale,client nom,nombre,cliente,razon social,ragione sociale,naam,klant,nome,registered name,entity name,entity,party name,member name,account holder,organization name,organisation name,school,school name",
     true,
   ),
   text(
@@ -23,5 +23,8 @@ export const customers: readonly FieldSpec[] = [
     "parentId",
     "parent_id,parent,head office,parent customer,parent account,parent id,parent customer id,head office id,bill to id,bill to customer,bill to customer number,bill to number,bill to account,parent customer number,parent number,sub customer of,konzern,konzernmutter,mutter,hauptniederlassung,siege,maison mere,casa madre,matriz,belongs to,bill to,group",
   ),
-  text("aliases", "aliases,other names,also known as,trade names,doing business as,dba"),
+  text(
+    "aliases",
+    "aliases,other names,also known as,trade names,doing business as,dba,trading name,trading as,trade name",
+  ),
 ];

@@ -3,7 +3,7 @@ import { type FieldSpec, text, typed } from "./spec";
 export const processor: readonly FieldSpec[] = [
   text(
     "id",
-    "id,transaction id,item id,balance transaction id,balance transaction,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,identifiant,id de transaccion,id transaccion",
+    "id,transaction id,item id,balance transaction id,balance transaction,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,payment ref,payment reference,identifiant,id de transaccion,id transaccion",
   ),
   typed(
     "kind",
@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,donation date,transaktionsdatum,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,donation date,transaktionsdatum,originated,originated on,origination date,fecha de operacion,fecha operacion,fecha de la operacion,effective entry date,effective entry",
     true,
   ),
   typed(
@@ -47,7 +47,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer_name,payer,name,donor,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,nom du client,client nom,cliente,nombre,pagador,payor,customer nm",
+    "payer_name,payer,name,donor,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,individual name,receiver name,receiving name,individual,receiver,member name,nom du client,client nom,cliente,nombre,pagador,payor,customer nm",
   ),
   text(
     "payerEmail",

@@ -29,6 +29,7 @@ import { paidOut, payoutFeeRow, payoutsTurned, refundedRow, reserveRow } from ".
 import { settledFeeQuestion } from "./settledFee";
 import { refundedQuestion, isRefundAlone, refundsAre, withoutRefunds } from "./refundsBeside";
 import { stateQuestions, wordQuestions } from "./processorQuestions";
+import { saysMethod } from "./saysMethod";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
 import { kindsInText } from "./kindsInText";
@@ -36,10 +37,6 @@ import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { tenderQuestions } from "./tenders";
 import type { Question } from "../types";
-
-/** Columns that say how it was paid, and not what it was. */
-const METHOD_WORD =
-  /^(visa|mastercard|master card|amex|american express|discover|diners|jcb|card|credit card|debit card|ach|bank|bank account|check|echeck|e check|credit|debit|visa credit|visa debit|mastercard credit|mastercard debit)$/;
 
 /** Fields that are worked out from what the file says, and not taken over. */
 const WORKED_OUT = new Set([
@@ -59,8 +56,7 @@ const WORKED_OUT = new Set([
 export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const { cells } = reading;
   const { answers } = cells.file;
-  const words = cells.column(rows, "kind");
-  const isMethod = words.length > 0 && words.every((word) => METHOD_WORD.test(plainWords(word)));
+  const isMethod = saysMethod(cells, rows);
   const inText = kindsInText(reading, rows);
   const wordOf = (row: Row): string => (isMethod ? "" : cells.of(row, "kind")) || inText(row);
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);

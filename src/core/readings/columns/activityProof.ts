@@ -1,5 +1,3 @@
-import { plainWords } from "@/core/formats";
-
 import { isCost, isOnTop } from "../sums/costHeads";
 import { givenAlone, givenBeside, isGivenBack } from "./givenBack";
 import { costsOfNet, netOfParts } from "./netOfParts";
@@ -13,7 +11,8 @@ import {
   sizeOf,
   type Sums,
 } from "./sheet";
-import { feeAndNet, grossAndNet, threeOf, unnamedThree } from "./unnamedSums";
+import { anotherGross, grossOf, settledThree, settledUnder } from "./settledSums";
+import { feeAndNet, grossAndNet, moreFeeAndNet, unnamedThree } from "./unnamedSums";
 
 /** What the sums of a processor's file prove of its columns. */
 export function activityProof(sheet: Sheet): Columns | null {
@@ -43,7 +42,7 @@ function proofOf(sheet: Sheet, gross: Sums | null): Columns | null {
   if (!fee && !net) return netOfParts(sheet) ?? feeAndNet(sheet, gross) ?? settledThree(sheet);
   if (fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
-  if (fee) return netOf(sheet, gross, [fee, ...more]) ?? unproven(sheet, more);
+  if (fee) return withoutNet(sheet, { gross, fee, more });
   return net ? withoutFee(sheet, { gross, net, more }) : null;
 }
 
@@ -61,33 +60,27 @@ function withoutGross(
   return fee ? grossAndNet(sheet, [fee, ...more]) : unnamedThree(sheet);
 }
 
+const withoutNet = (
+  sheet: Sheet,
+  { gross, fee, more }: { gross: Sums; fee: Sums; more: readonly Sums[] },
+): Columns | null =>
+  netOf(sheet, gross, [fee, ...more]) ??
+  (more.length === 0 ? moreFeeAndNet(sheet, gross, [fee]) : unproven(sheet, more));
+
 const withoutFee = (
   sheet: Sheet,
   { gross, net, more }: { gross: Sums; net: Sums; more: readonly Sums[] },
 ): Columns | null =>
   givenAlone(sheet, gross, net) ??
   largerFirst(sheet, feesOf(sheet, gross, { more, net })) ??
-  anotherGross(sheet, net);
+  anotherGross(sheet, net) ??
+  settledUnder(sheet, net);
 
 /** A second fee, or the tax on it, that no net shows to be beside the first and not within it: it is asked about. */
 const unproven = ({ columns }: Sheet, more: readonly Sums[]): Columns | null =>
   more.length === 0 || columns.balance !== undefined || columns.net !== undefined
     ? null
     : { fee2: "", feeTax: "" };
-
-/** Where gross and net are of two currencies: another gross, and its fee, that go with the net. */
-function anotherGross(sheet: Sheet, net: Sums): Columns | null {
-  const free = sheet.free();
-  for (const gross of free)
-    for (const fee of free)
-      if (
-        fee !== gross &&
-        sizeOf(sheet.under(gross)) >= sizeOf(net) &&
-        foots(sheet.under(gross), [sheet.under(fee)], net)
-      )
-        return { fee, ...grossOf(sheet, gross) };
-  return null;
-}
 
 /** The only column that is what was charged, by its fees and what is left of it, where it has no name. */
 function grossAbove(sheet: Sheet, fees: readonly Sums[], net: Sums): Columns | null {
@@ -109,25 +102,6 @@ function netBelow(sheet: Sheet, fees: readonly Sums[], named: Sums): Columns | n
   const found = sheet.free().filter((head) => foots(named, fees, sheet.under(head)));
   const [net] = found;
   return net !== undefined && isLarger(sheet, gross, net) ? { gross, net } : null;
-}
-
-/** Heads of what arrives, and of its currency. */
-const SETTLED = /\b(?:settle\w*|payout|deposit)\b/;
-
-/** What was charged in other currencies, beside the three that it came to where it was settled. */
-function settledThree(sheet: Sheet): Columns | null {
-  const three = threeOf(sheet);
-  const isOfThem = SETTLED.test(plainWords(sheet.columns.currency ?? ""));
-  if (three === null || isOfThem) return three;
-  return { ...three, ...grossOf(sheet, three.gross ?? "") };
-}
-
-/** Another gross, in the currency beside it; not in that of the gross that it stands instead of. */
-function grossOf(sheet: Sheet, gross: string): Columns {
-  const before = sheet.columns.currency;
-  const currency = sheet.currencyBeside(gross);
-  if (currency !== null && currency !== before) return { gross, currency };
-  return before === undefined ? { gross } : { gross, currency: "" };
 }
 
 type Three = { gross: Sums; fee: Sums; net: Sums; more: Sums[] };

@@ -48,6 +48,28 @@ function twoFeesAndNet(sheet: Sheet, gross: Sums): Columns | null {
   return found.length === 1 ? (found[0] ?? null) : null;
 }
 
+/** The only fee and net that are left of a gross beside fees that have a name, where neither of the two has. */
+export function moreFeeAndNet(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null {
+  const free = sheet.free();
+  const found = free
+    .filter((head) => isCost(head))
+    .flatMap((fee2) =>
+      free
+        .filter(
+          (net) => net !== fee2 && foots(gross, [...fees, sheet.under(fee2)], sheet.under(net)),
+        )
+        .map((net) => ({ fee2, net })),
+    );
+  return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+/** A net by its name that is the gross of a fee and a net: what it came to where it was settled. */
+export function threeUnderNet(sheet: Sheet, gross: Sums): Columns | null {
+  const found = pairsUnder(sheet, gross).filter(({ fee }) => isCost(fee));
+  const [only] = found;
+  return only !== undefined && found.length === 1 ? only : null;
+}
+
 /** What could be the fee of a gross, the smaller part, and the net that it leaves. */
 function pairsUnder(sheet: Sheet, gross: Sums): { fee: string; net: string }[] {
   const free = sheet.free();

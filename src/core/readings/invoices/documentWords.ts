@@ -7,7 +7,7 @@ const KINDS: Readonly<Record<Exclude<DocumentKind, "leave">, string>> = {
   invoice:
     "invoice,inv,invoices,sales invoice,tax invoice,rechnung,facture,factura,fattura,factuur,fatura,ar invoice,customer invoice,standard,accrec,dr,debit",
   credit:
-    "credit,cr,credit note,credit memo,creditnote,cm,cn,crn,credit invoice,gutschrift,avoir,nota de credito,abono,nota di credito,creditnota,sales credit note,customer credit,accreccredit,rechnungskorrektur",
+    "credit,cr,credit note,credit memo,creditnote,cm,cn,crn,credit invoice,gutschrift,avoir,nota de credito,abono,nota di credito,creditnota,sales credit note,sales credit memo,sales cr memo,cr memo,credit memorandum,customer credit,accreccredit,rechnungskorrektur",
 };
 /** What a word of a column of types surely stands for; null where a person is to say. */
 export const sureKindOf = (word: string): DocumentKind | null => {

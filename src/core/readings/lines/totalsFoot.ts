@@ -1,7 +1,7 @@
 import { type Currency, formatAmount, parseAmount } from "@/core/money";
 
 import { type Made, type Reading, sumOfCell } from "../canonical";
-import type { Row } from "../cells";
+import type { Cells, Row } from "../cells";
 import { sumFields } from "../sums/sumFields";
 import type { LeftOut, LeftOutRule, Question } from "../types";
 
@@ -54,7 +54,7 @@ export function totalsFoot(reading: Reading, { rows, leftOut, made }: List): Fou
     addedBy(made, (row) => sumIn(row.fields[field], currency)),
   ];
   const begins = (line: number): boolean => isOf(BEGINS, line);
-  const held = sumFields(reading.cells).map((field) => {
+  const held = addedFields(reading.cells).map((field) => {
     const said = totals.flatMap((row) => saidIn(reading, row, field));
     const ways = said.length === 0 ? [] : waysOf(field);
     const footing = ways.map((way) => footingIn(rows, { said, way, begins }));
@@ -68,6 +68,10 @@ export function totalsFoot(reading: Reading, { rows, leftOut, made }: List): Fou
   const head = reading.cells.head(off.field);
   return { questions: [offQuestion({ ...off, currency, head, come })], proofs: [] };
 }
+
+/** Fields whose column is added up: what a payment comes to stands on each of its lines. */
+const addedFields = (cells: Cells): string[] =>
+  sumFields(cells).filter((field) => cells.file.kind !== "remittance" || field !== "total");
 
 function onlyCurrency({ currencyOf }: Reading, lines: readonly Row[]): Currency | null {
   const [only, ...others] = new Set(lines.map(currencyOf));

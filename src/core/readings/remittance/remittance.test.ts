@@ -68,4 +68,17 @@ describe("advice of a payment", () => {
     expect(leftOutOf(file('"1,310.00"'), { kind: "remittance" })).toEqual(["4 total"]);
     expect(leftOutOf(file('"1,300.00"'), { kind: "remittance" })).toEqual([]);
   });
+  it("is not held against a total of the sum that stands above it, which each line bears", () => {
+    const file = list(
+      "Payment Date: 11/19/2026,,",
+      "Payment Amount: 173.50 USD,,",
+      ",,",
+      "Invoice Number,Gross,Amount Paid",
+      "1001,142.50,142.50",
+      "1002,31.00,31.00",
+      "Total,173.50,173.50",
+    );
+    expect(openIn(file, { kind: "remittance" })).toEqual([]);
+    expect(leftOutOf(file, { kind: "remittance" })).toEqual(["7 total"]);
+  });
 });
