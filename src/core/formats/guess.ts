@@ -111,8 +111,9 @@ function onceEach(headOf: HeadOf): HeadOf {
 
 /** Words that say of a head what kind of thing stands below it, which its field says already. */
 const FILLING: Partial<Record<FieldSpec["type"], RegExp>> = {
-  amount: /\b(?:amount|sum|value|total|betrag|montant|importe|importo|bedrag|in|of)\b/g,
-  day: /\b(?:date|day|datum|fecha|data|on|of)\b/g,
+  amount:
+    /\b(?:amount|sum|value|total|cents|pence|minor|units?|betrag|montant|importe|importo|bedrag|in|of)\b/g,
+  day: /\b(?:date|day|datum|fecha|data|on|of|ms|utc|epoch|unix|timestamp)\b/g,
 };
 
 /** A head without them: a “Deposit amount” is a deposit, a “Processed date” when it was processed. */

@@ -158,8 +158,7 @@ export function missingFields(spec: Pick<MappingSpec, "kind" | "columns" | "answ
     .filter(({ needed, field }) => needed && ![field, ...(INSTEAD[field] ?? [])].some(has))
     .map(({ field }) => field);
   if (spec.kind === "bank" && !has("amount") && !has("moneyIn")) missing.push("amount");
-  if (spec.kind === "processor" && !["gross", "moneyIn", "net"].some(has))
-    missing.push("gross");
+  if (spec.kind === "processor" && !["gross", "moneyIn", "net"].some(has)) missing.push("gross");
   return missing;
 }
 

@@ -1,4 +1,6 @@
-import { type Made, plainFields, type Reading } from "./canonical";
+import type { Minor } from "@/core/money";
+
+import { inText, type Made, plainFields, type Reading, sumOfCell } from "./canonical";
 import type { Row } from "./cells";
 
 /** A code of Nacha with its words behind it: `R01 - Insufficient funds`. */
@@ -9,6 +11,9 @@ export function returnsTable(reading: Reading, rows: readonly Row[]): Made {
   return {
     rows: rows.map((row) => {
       const fields = plainFields(reading, row);
+      // What came back, whichever way a list writes it.
+      const sum = sumOfCell(reading, row, "amount");
+      if (sum !== null) fields.amount = inText(Math.abs(sum) as Minor, reading.currencyOf(row));
       const code = CODE.exec(fields.code ?? "")?.[1]?.toUpperCase();
       return { line: row.line, fields: code === undefined ? fields : { ...fields, code } };
     }),

@@ -16,7 +16,7 @@ const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
   refund:
     "refund,refunds,payment refund,payment refunded,charge refund,partial refund,full refund,card refund,refunded payment,ach refund,customer refund,refund issued,refunded,return of goods refund,money back,erstattung,ruckerstattung,ruckzahlung,gutschrift an kunden,remboursement,reembolso,devolucion,rimborso,terugbetaling",
   dispute:
-    "dispute,disputes,chargeback,chargebacks,charge back,dispute opened,dispute withdrawn,chargeback opened,chargeback withdrawal,chargeback debit,payment charged back,dispute debit,payment dispute,claim,ruckbelastung,kreditkartenruckbuchung,retrofacturation,litige,contracargo,contestazione",
+    "dispute,disputes,chargeback,chargebacks,charge back,dispute opened,dispute withdrawn,dispute withdrawal,chargeback opened,chargeback withdrawal,chargeback debit,payment charged back,dispute debit,payment dispute,claim,ruckbelastung,kreditkartenruckbuchung,retrofacturation,litige,contracargo,contestazione",
   dispute_won:
     "dispute won,chargeback won,chargeback reversal,dispute reversal,dispute reversed,chargeback reversed,dispute funds reinstated,dispute credit,chargeback credit,chargeback returned,dispute released,won dispute",
   dispute_fee:

@@ -89,8 +89,8 @@ describe("days and heads", () => {
     );
     expect(openIn(file, { kind: "processor" })).toEqual([]);
     expect(linesIn("processor", file).slice(0, 2)).toEqual([
-      "1,240.50 | charge",
-      "(40.00) | refund",
+      "Fri 13 Nov | 1,240.50 | charge",
+      "Fri 13 Nov | (40.00) | refund",
     ]);
   });
   it("how a card was read is no kind of what was done", () => {

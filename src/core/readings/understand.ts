@@ -25,6 +25,7 @@ import { returnsTable } from "./returnsTable";
 import { otherColumns } from "./lines/otherColumns";
 import { spanAbove, spanUnder } from "./days/ownSpan";
 import { processorTable } from "./activity/processorTable";
+import { withReserves } from "./activity/reserves";
 import { withinSpan } from "./days/spans";
 import { sumsOfFile } from "./sums/sumsOfFile";
 import { twoCurrencies } from "./sums/twoCurrencies";
@@ -54,7 +55,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
  */
 export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
   if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
-  const file = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
+  const file = withReserves({ ...asCame, table: headSaid(asCame.table, asCame.answers) });
   const lines = linesOf(file, context);
   const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);

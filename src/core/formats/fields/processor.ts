@@ -39,7 +39,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "net",
-    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,settlement amount,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net,amount after fees,net of fees,deposit amount,deposit amt",
+    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,settlement amount,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net,amount after fees,net of fees,net settled,net payable,net paid,deposit amount,deposit amt",
   ),
   text(
     "method",

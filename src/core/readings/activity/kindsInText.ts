@@ -43,7 +43,7 @@ export function kindsInText(reading: Reading, rows: readonly Row[]): (row: Row) 
 }
 
 /** Columns of words that a processor may write the kind into; somebody may be called Refund Depot. */
-const placesOf = ({ cells }: Reading): number[] => [
+export const placesOf = ({ cells }: Reading): number[] => [
   ...cells.unread().flatMap(({ head, at }) => (OF_SOMEBODY.test(plainWords(head)) ? [] : [at])),
   ...[cells.file.table.headers.indexOf(cells.head("reference"))].filter((at) => at >= 0),
 ];

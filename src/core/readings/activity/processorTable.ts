@@ -25,7 +25,8 @@ import {
   type SignReading,
 } from "./processorRows";
 import { signsOf } from "./processorSigns";
-import { paidOut, payoutFeeRow, payoutsTurned, refundedRow, reserveRow } from "./rowsBeside";
+import { isReserveAlone, reservedOf, reserveRow } from "./reserves";
+import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { settledFeeQuestion } from "./settledFee";
 import { refundedQuestion, isRefundAlone, refundsAre, withoutRefunds } from "./refundsBeside";
 import { stateQuestions, wordQuestions } from "./processorQuestions";
@@ -33,6 +34,7 @@ import { saysMethod } from "./saysMethod";
 import { moneyOf } from "./moneyRows";
 import { byNet, footQuestions } from "./footQuestions";
 import { kindsInText } from "./kindsInText";
+import { namedDisputes } from "./namedDisputes";
 import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { tenderQuestions } from "./tenders";
@@ -58,7 +60,8 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const { answers } = cells.file;
   const isMethod = saysMethod(cells, rows);
   const inText = kindsInText(reading, rows);
-  const wordOf = (row: Row): string => (isMethod ? "" : cells.of(row, "kind")) || inText(row);
+  const named = namedDisputes(reading);
+  const wordOf = (row: Row): string => (isMethod ? "" : named(row)) || inText(row);
   const { found, leftOut, ended } = moneyOf(reading, rows, wordOf);
   const parts = joinedParts(
     cells,
@@ -78,7 +81,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const sure = kept.filter((entry) => !open.includes(entry));
   return {
     rows: sure.flatMap((entry) => [
-      ...(refunds === "here" && isRefundAlone(reading, entry)
+      ...((refunds === "here" && isRefundAlone(reading, entry)) || isReserveAlone(reading, entry)
         ? []
         : [canonicalRow(reading, entry, { signs: signs.reading, turned, isMethod, idHead })]),
       ...(refunds === "here" ? refundedRow(reading, entry) : []),
@@ -130,7 +133,10 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     (part): part is Minor => part !== null,
   );
   const fee = parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0));
-  const charged = sum("gross") ?? gross;
+  const reserved = minor(reservedOf(reading, row));
+  const isOfReserve = kind === "reserve" && reserved !== 0;
+  const charged = (isOfReserve ? sum("gross") || reserved : sum("gross")) ?? gross;
+  const net = sum("net");
   return {
     line: row.line,
     kind,
@@ -138,9 +144,9 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     on: null as Day | null,
     currency: reading.currencyOf(row),
     // What arrives of nothing, and without a fee, is all that the line moves.
-    gross: charged === 0 && fee === null ? (sum("net") ?? charged) : charged,
+    gross: charged === 0 && fee === null ? (net ?? charged) : charged,
     fee,
-    net: sum("net"),
+    net: net === null || isOfReserve ? net : minor(net - reserved),
     balance: sum("balance"),
     payoutId: reading.cells.of(row, "payoutId"),
     id: reading.cells.of(row, "id"),

@@ -1,13 +1,6 @@
-import { minor, sumOf } from "@/core/money";
+import { minor } from "@/core/money";
 
-import {
-  headsUsedAs,
-  inText,
-  type Made,
-  plainFields,
-  type Reading,
-  sumUnderHead,
-} from "../canonical";
+import { inText, type Made, plainFields, type Reading } from "../canonical";
 import type { ActivityEntry, ActivityRow } from "./processorRows";
 import { givenBack } from "./refundsBeside";
 
@@ -47,27 +40,6 @@ export function payoutFeeRow(
       },
     },
   ];
-}
-
-/** What was kept back of a charge by a column that was said to hold that. */
-export function reserveRow(
-  reading: Reading,
-  { row, activity }: ActivityEntry,
-): Made["rows"][number][] {
-  const { id, currency, line, kind } = activity;
-  const kept = sumOf(headsUsedAs(reading, "reserve"), (head) =>
-    minor(Math.abs(sumUnderHead(reading, row, head) ?? 0)),
-  );
-  if (kept === 0 || kind !== "charge") return [];
-  const {
-    occurredOn = "",
-    settledOn = "",
-    payoutOn = "",
-    payoutId = "",
-  } = plainFields(reading, row);
-  const gross = inText(-kept, currency);
-  const fields = { occurredOn, settledOn, payoutOn, payoutId, currency, kind: "reserve", gross };
-  return [{ line, fields: { ...fields, id: id === "" ? "" : `${id} reserve` } }];
 }
 
 /** What was given back of a charge, where its own line is all that tells of it. */

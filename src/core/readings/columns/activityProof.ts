@@ -1,4 +1,4 @@
-import { isCost, isOnTop } from "../sums/costHeads";
+import { isCost, isNoFee, isOnTop } from "../sums/costHeads";
 import { givenAlone, givenBeside, isGivenBack } from "./givenBack";
 import { costsOfNet, netOfParts } from "./netOfParts";
 import {
@@ -122,7 +122,10 @@ function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null 
   const given = givenBeside(sheet, gross, { fees: [fee, ...more], net });
   if (given !== null) return given;
   const between = free.find(
-    (head) => isLikeFee(sheet, head, fee) && foots(gross, [fee, ...more, sheet.under(head)], net),
+    (head) =>
+      !isNoFee(head) &&
+      isLikeFee(sheet, head, fee) &&
+      foots(gross, [fee, ...more, sheet.under(head)], net),
   );
   if (between === undefined || isGivenBack(between)) return null;
   return sheet.columns.fee2 === undefined ? { fee2: between } : null;
@@ -146,7 +149,7 @@ function feesOf(
   gross: Sums,
   { more, net }: { more: readonly Sums[]; net: Sums },
 ): Columns | null {
-  const free = sheet.free().filter((head) => !isGivenBack(head));
+  const free = sheet.free().filter((head) => !isGivenBack(head) && !isNoFee(head));
   const one = free.find((head) => foots(gross, [...more, sheet.under(head)], net));
   // Less a tax or a tip it is no net, but the price.
   if (one !== undefined) return isOnTop(one) ? { net: "" } : { fee: one };

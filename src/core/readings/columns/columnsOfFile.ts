@@ -31,7 +31,7 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   };
   const named = byName(table.headers);
   const all = { ...named, ...columnsByContents(table, kind, cellsOf, named) };
-  const found = kind === "returns" ? withOnlyTrace(all) : withOwnId(all);
+  const found = kind === "returns" ? withOnlyTrace(all) : withOnlyDay(withOwnId(all));
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
   if (kinds === null) return found;
@@ -68,6 +68,14 @@ function withOwnId({ relatedId, ...columns }: Record<string, string>): Record<st
   return columns.id === undefined && columns.kind === undefined
     ? { ...columns, id: relatedId }
     : { ...columns, relatedId };
+}
+
+/** The only day of a list is that of its lines. */
+function withOnlyDay(columns: Record<string, string>): Record<string, string> {
+  const { settledOn, ...others } = columns;
+  return settledOn === undefined || columns.occurredOn !== undefined
+    ? columns
+    : { ...others, occurredOn: settledOn };
 }
 
 /** The only trace of a list of returns is that of what came back: another is found by nothing. */

@@ -1,4 +1,4 @@
-import { isCost, isOnTop } from "../sums/costHeads";
+import { isCost, isNoFee, isOnTop } from "../sums/costHeads";
 import { type Columns, foots, isLarger, type Sheet, sizeOf, type Sums } from "./sheet";
 
 /** The same, where no column says what came in alone. */
@@ -74,7 +74,7 @@ export function threeUnderNet(sheet: Sheet, gross: Sums): Columns | null {
 function pairsUnder(sheet: Sheet, gross: Sums): { fee: string; net: string }[] {
   const free = sheet.free();
   return free.flatMap((fee) =>
-    !isOnTop(fee) && sizeOf(sheet.under(fee)) * 2 < sizeOf(gross)
+    !isOnTop(fee) && !isNoFee(fee) && sizeOf(sheet.under(fee)) * 2 < sizeOf(gross)
       ? free
           .filter((net) => net !== fee && sizeOf(sheet.under(net)) < sizeOf(gross))
           .filter((net) => foots(gross, [sheet.under(fee)], sheet.under(net)))

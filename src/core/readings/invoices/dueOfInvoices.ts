@@ -3,6 +3,7 @@ import { dueDay, formatDay, parseTerms } from "@/core/calendar";
 import { type Reading, sumOfCell } from "../canonical";
 import { isAgreed, type Row } from "../cells";
 import { dayUnder } from "../days/dayUnder";
+import { sureKindOf } from "./documentWords";
 import type { Question } from "../types";
 import { writtenDay } from "../days/writtenDay";
 
@@ -10,9 +11,14 @@ import { writtenDay } from "../days/writtenDay";
 export const OFFERED = ["n/30", "n/14"] as const;
 export const AT_ISSUE = "issue";
 
+/** What is owed to the customer is due by no terms. */
+const isCredit = (reading: Reading, row: Row): boolean =>
+  sureKindOf(reading.cells.of(row, "type")) === "credit" ||
+  (sumOfCell(reading, row, "total") ?? sumOfCell(reading, row, "balance") ?? 1) <= 0;
+
 const saysNothing = (reading: Reading, row: Row): boolean =>
   ["dueOn", "terms"].every((field) => reading.cells.of(row, field) === "") &&
-  (sumOfCell(reading, row, "total") ?? 1) > 0;
+  !isCredit(reading, row);
 
 /** The terms of a line that says none, as they were answered; empty where it is due at its issue. */
 export function termsSaid(reading: Reading, row: Row): string {

@@ -3,7 +3,7 @@ import { formatAmount } from "@/core/money";
 import { isDate } from "../columns/contents";
 import { type FileKind, plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
-import { isCost } from "../sums/costHeads";
+import { isCost, isHeld } from "../sums/costHeads";
 import type { Cells } from "../cells";
 import { type Around, provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
@@ -30,15 +30,13 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
   });
 }
 
-/** What a processor keeps back of a charge lies within its net, and comes later: no sum of a line shows it. */
-const HELD = /\b(held|hold|holdback|withheld|reserved?|retained|retention|rolling)\b/;
-
 /** A fee that was given back beside what was refunded, which the net of the charge knows nothing of. */
 const FEE_BACK =
   /\bfees? (?:amount )?(?:back|refunded|returned|reversed|credited)\b|\b(?:refund|refunded|returned) fees?\b/;
 
+/** What a processor keeps back lies within the net of a charge, and comes later: no sum of a line shows it. */
 const isBesideNet = ({ cells }: Around, head: string): boolean =>
-  cells.file.kind === "processor" && [HELD, FEE_BACK].some((words) => words.test(plainWords(head)));
+  cells.file.kind === "processor" && (isHeld(head) || FEE_BACK.test(plainWords(head)));
 
 /** Whether an empty column without a head parts it from every column that is read: a list beside the list. */
 function isOfOtherList({ file: { table, columns } }: Cells, at: number): boolean {

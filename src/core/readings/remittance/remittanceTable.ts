@@ -22,7 +22,7 @@ const USES = ["amount", "discount"] as const;
 /** Advice in the agreed layout; what was paid and taken off may stand in columns that were said to hold it. */
 export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
   const credits = creditsIn(reading, rows);
-  const paid = paidBy(reading, rows, credits.lines);
+  const paid = asReceived(reading, rows, paidBy(reading, rows, credits.lines));
   const beside = creditsBeside(reading, rows);
   const day = payDayOf(reading, rows);
   const payments = paymentsOf(reading, rows, paid);
@@ -79,10 +79,24 @@ function paidBy(reading: Reading, rows: readonly Row[], credits: ReadonlySet<num
   };
 }
 
+/** A payer writes what he pays below zero: no payment comes to that for the one who gets it. */
+function asReceived(reading: Reading, rows: readonly Row[], paid: Paid): Paid {
+  const sums = linesOfPayments(reading, rows).map((lines) =>
+    sumOf(lines, (row) => paid(row) ?? (0 as Minor)),
+  );
+  if (sums.length === 0 || sums.some((sum) => sum >= 0)) return paid;
+  return (row) => {
+    const sum = paid(row);
+    return sum === null ? null : negate(sum);
+  };
+}
+
 function fieldsOf(reading: Reading, row: Row, paid: Paid): Record<string, string> {
   const fields = plainFields(reading, row);
   const sum = paid(row);
+  const total = totalOf(reading, row);
   if (sum !== null) fields.amount = inText(sum, reading.currencyOf(row));
+  if (total !== null) fields.total = inText(total, reading.currencyOf(row));
   for (const head of headsUsedAs(reading, "discount"))
     fields.discount = inText(sumUnderHead(reading, row, head) ?? 0, reading.currencyOf(row));
   return fields;
@@ -113,12 +127,18 @@ function paymentsOf(reading: Reading, rows: readonly Row[], paid: Paid): Payment
       ? [
           {
             row,
-            total: sumOfCell(reading, row, "total"),
+            total: totalOf(reading, row),
             sum: sumOf(lines, (line) => paid(line) ?? (0 as Minor)),
           },
         ]
       : [];
   });
+}
+
+/** What a payment is said to be, whichever side writes it. */
+function totalOf(reading: Reading, row: Row): Minor | null {
+  const total = sumOfCell(reading, row, "total");
+  return total !== null && total < 0 ? negate(total) : total;
 }
 
 function footQuestion(reading: Reading, { row, total, sum }: Payment): Question[] {

@@ -7,6 +7,20 @@ const ON_TOP =
 const COST =
   /\b(fees?|costs?|charges?|commissions?|expenses?|deductions?|deducted|gebuhr(?:en)?|entgelte?|kosten|frais|comision(?:es)?|commissioni?|discount rate)\b/;
 
+/** What a processor keeps back of a charge: it comes later (common practice, no source). */
+const HELD =
+  /\b(?:held|hold|holds|holdback|withheld|withholding|reserved?|reserves|retained|retention|rolling)\b/;
+/** What else is taken off a payment, and is no cost of it: what was lent, given, or owed to others. */
+const TAKEN_OFF =
+  /\b(?:loans?|advances?|financing|capital|repay\w*|garnish\w*|lev(?:y|ies)|donations?|gifts?|adjust\w*|credits?|discounts?|coupons?|promo\w*|chargebacks?|disputes?|refund\w*|returns?)\b/;
+
+/** Whether a head is of what is kept back for a time. */
+export const isHeld = (head: string): boolean => HELD.test(plainWords(head));
+
+/** Whether what lies between two sums by this head is something else than a fee: that is asked about. */
+export const isNoFee = (head: string): boolean =>
+  isHeld(head) || (TAKEN_OFF.test(plainWords(head)) && !isCost(head));
+
 /** Fields that the costs of a payment are added up from. */
 export const COST_FIELDS = ["fee", "fee2", "feeTax"] as const;
 
