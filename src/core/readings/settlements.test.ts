@@ -255,6 +255,15 @@ describe("debits and credits", () => {
 });
 
 describe("sums beside those that have a name", () => {
+  it("are the parts of a fee, up to three of them", () => {
+    const file = list(
+      "Date,Txn,Gross,Interchange,Assessments,Markup,Net",
+      "2026-11-12,C1,100.00,1.80,0.14,0.50,97.56",
+      "2026-11-13,C2,50.00,0.90,0.07,0.35,48.68",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+    expect(linesOf(file)[0]).toBe("Thu 12 Nov | 100.00 | charge, fee 2.44");
+  });
   it("are one more fee and what both leave", () => {
     const file = list(
       "Id,Date,Amount,Processing Fee,Platform Fee,Net to Organization",
@@ -276,5 +285,38 @@ describe("sums beside those that have a name", () => {
       net: "settled_net",
       currency: "settled_currency",
     });
+  });
+});
+
+describe("what was answered of a charge", () => {
+  it("is asked about where not all was approved, by words or by codes", () => {
+    const file = (head: string, no: string, yes: string): string =>
+      list(
+        `Txn,Date,Amount,${head},Name`,
+        `1,2026-11-12,100.00,${yes},Fernhill`,
+        `2,2026-11-13,50.00,${no},Dara`,
+      );
+    expect(openIn(file("Resp Text", "DO NOT HONOR", "APPROVED"), asked)).toEqual([
+      "column:Resp Text",
+    ]);
+    expect(openIn(file("Response", "ZX-9", "APPROVED"), asked)).toEqual(["state:zx-9"]);
+    expect(openIn(file("Resp", "51", "00"), asked)).toEqual(["column:Resp"]);
+    expect(openIn(file("Resp", "00", "00"), asked)).toEqual([]);
+  });
+});
+
+describe("totals with a day", () => {
+  const file = (name: string, sum: string): string =>
+    list(
+      "Date,Txn,Amount,Fee",
+      "2026-11-12,T1,100.00,3.20",
+      "2026-11-12,T2,50.00,1.75",
+      `2026-11-12,${name},${sum},4.95`,
+      "2026-11-13,T3,80.00,2.62",
+    );
+  it("are left out where they are the sum of the lines above, and are called so", () => {
+    expect(leftOutOf(file("Daily total", "150.00"), asked)).toEqual(["4 total"]);
+    expect(leftOutOf(file("Daily total", "151.00"), asked)).toEqual([]);
+    expect(leftOutOf(file("T9", "150.00"), asked)).toEqual([]);
   });
 });

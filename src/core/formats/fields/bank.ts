@@ -43,7 +43,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "amount",
     "balance",
-    "balance,running balance,current balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,saldos,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,running,saldo po operacji,bokfort saldo,bogført saldo,ending balance,saldo contabilistico",
+    "balance,running balance,current balance,balance after,closing balance,balance usd,available balance,ledger balance,account balance,closing bal,running bal,running total,saldo,saldos,kontostand,solde,saldo disponible,saldo contabile,saldo na mutatie,running,saldo po operacji,bokfort saldo,bogført saldo,ending balance,saldo contabilistico,posted balance,daily posted balance,daily balance,day end balance,end of day balance",
   ),
   text(
     "direction",

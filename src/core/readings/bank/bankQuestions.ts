@@ -36,7 +36,12 @@ const sumWords = (row: StatementRow | undefined, sign: 1 | -1): string =>
 const howMany = (sums: number): string =>
   sums === 1 ? "The only sum of the file has one" : `All ${sums} sums of the file have the same`;
 
-const signWords = (sums: readonly number[], { eitherWay = false, mixed = false }): string => {
+const signWords = (
+  sums: readonly number[],
+  { eitherWay = false, mixed = false, coded = false },
+): string => {
+  if (coded)
+    return "No sum has a sign. Beside them stand codes as banks report them: below 400 came in, above it went out. Is that so here?";
   if (eitherWay)
     return "A bank writes what goes out as debit, a ledger what comes in, and no balance says which this is.";
   return mixed
@@ -62,12 +67,15 @@ export function openSigns(
     ({ description }, at) => (likelyWay(description) ?? 0) * (first.sums[at] ?? 0),
   );
   const isAgainst = spoken.filter((way) => way < 0).length > spoken.filter((way) => way > 0).length;
-  if (sums.length === 0 || (mixed && !eitherWay && !isAgainst)) return [];
-  const sample = rows.find((row) => (plainSum(row) ?? 0) !== 0);
+  const coded = first.name === "codes";
+  if (sums.length === 0 || (mixed && !eitherWay && !isAgainst && !coded)) return [];
+  const sample = rows.find(
+    (row, at) => (plainSum(row) ?? 0) !== 0 && first.sums[at] !== second.sums[at],
+  );
   return [
     {
       key: "signs",
-      words: signWords(sums, { eitherWay, mixed }),
+      words: signWords(sums, { eitherWay, mixed, coded }),
       choices: [first, second].map(({ name, sums: all }) => {
         const sum = all[rows.findIndex((row) => row === sample)] ?? 0;
         return {

@@ -98,6 +98,15 @@ function readingsOf(rows: readonly StatementRow[], answers: Answers): Reading[] 
       { name: "words", sums: directed },
       { name: "turned", sums: directed.map((sum) => (sum === null ? null : -sum)) },
     ];
+  const isCoded = oneSided && rows.every(({ coded }) => coded !== null);
+  if (isCoded)
+    return [
+      {
+        name: "codes",
+        sums: rows.map(({ coded }, at) => (coded ?? 1) * Math.abs(plain[at] ?? 0)),
+      },
+      { name: "signed", sums: plain },
+    ];
   const balanced = oneSided ? byBalance(rows, answers) : null;
   return [
     ...(balanced ? [{ name: "balance", sums: balanced }] : []),

@@ -7,6 +7,7 @@ import { inText, type Made, plainFields, type Reading, sumOfCell } from "../cano
 import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
+import { waysByCode } from "./codedWays";
 import { otherWords } from "./numberedWords";
 import { severalMoved } from "./severalMoved";
 import { areEffects, type StatementRow } from "./statementRow";
@@ -67,6 +68,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   const more = otherWords(cells);
   const sideOf = (row: Row, field: string, other: string): Minor | null =>
     sumOfCell(reading, row, turned.has(row.line) ? other : field);
+  const wayByCode = waysByCode(cells, kept);
   const written = kept.map((row): StatementRow => ({
     line: row.line,
     on: null,
@@ -78,6 +80,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     ...balanceOf(reading, row),
     description: `${cells.of(row, "payerName")} ${cells.of(row, "description")}`,
     word: cells.of(row, "direction") || reading.wayOf(row),
+    coded: wayByCode(row),
   }));
   const statement = cells.has("moneyOut") ? sidedBalances(reading, kept, written) : written;
   const ledgerHeads =

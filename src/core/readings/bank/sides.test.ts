@@ -48,3 +48,21 @@ describe("the order of days", () => {
   it("is asked where that day may be of either too", () =>
     expect(openIn(file("Balance on 06/11/2026,204.35"), asked)).toEqual(["days"]));
 });
+
+describe("codes of three digits beside sums without a sign", () => {
+  const file = (code: string): string =>
+    list(
+      "Date,Tran Code,Description,Amount",
+      "11/13/2026,142,Brightwater,20.00",
+      `11/16/2026,${code},Check 1022,5.00`,
+    );
+  it("are offered as those of a bank's report: credits below 400, debits above", () => {
+    expect(openIn(file("475"), asked)).toEqual(["signs"]);
+    expect(linesIn("bank", file("475"), { answers: { signs: "codes" } })).toEqual([
+      "Fri 13 Nov | 20.00 | Brightwater",
+      "Mon 16 Nov | (5.00) | Check 1022",
+    ]);
+  });
+  it("say nothing where all are of one side", () =>
+    expect(openIn(file("165"), asked)).toEqual(["signs"]));
+});

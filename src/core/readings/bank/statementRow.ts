@@ -20,6 +20,8 @@ export type StatementRow = {
   readonly description: string;
   /** The word in a column of directions. */
   readonly word: string;
+  /** The way of the money by the code of its line; null where none says it. */
+  readonly coded: 1 | -1 | null;
 };
 
 /** One way to read the sums of a statement. */

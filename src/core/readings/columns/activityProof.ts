@@ -1,4 +1,4 @@
-import { isCost, isNoFee, isOnTop } from "../sums/costHeads";
+import { COST_FIELDS, isCost, isNoFee, isOnTop } from "../sums/costHeads";
 import { givenAlone, givenBeside, isGivenBack } from "./givenBack";
 import { costsOfNet, netOfParts } from "./netOfParts";
 import {
@@ -127,8 +127,27 @@ function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null 
       isLikeFee(sheet, head, fee) &&
       foots(gross, [fee, ...more, sheet.under(head)], net),
   );
-  if (between === undefined || isGivenBack(between)) return null;
+  if (between === undefined) return twoMore(sheet, gross, { fees: [fee, ...more], net });
+  if (isGivenBack(between)) return null;
   return sheet.columns.fee2 === undefined ? { fee2: between } : null;
+}
+
+/** Two more costs beside a fee, in the two fields of costs that have no column; null where one has. */
+function twoMore(
+  sheet: Sheet,
+  gross: Sums,
+  { fees, net }: { fees: readonly Sums[]; net: Sums },
+): Columns | null {
+  const [first, second, ...others] = COST_FIELDS.filter(
+    (field) => sheet.columns[field] === undefined,
+  );
+  if (first === undefined || second === undefined || others.length > 0) return null;
+  const free = sheet.free().filter((head) => isCost(head));
+  for (const [at, one] of free.entries())
+    for (const two of free.slice(at + 1))
+      if (foots(gross, [...fees, sheet.under(one), sheet.under(two)], net))
+        return { [first]: one, [second]: two };
+  return null;
 }
 
 /** What goes the other way than the fee is none: a tip comes on top of what is paid. */
@@ -153,7 +172,7 @@ function feesOf(
   const one = free.find((head) => foots(gross, [...more, sheet.under(head)], net));
   // Less a tax or a tip it is no net, but the price.
   if (one !== undefined) return isOnTop(one) ? { net: "" } : { fee: one };
-  if (sheet.columns.fee2 !== undefined) return null;
+  if (sheet.columns.fee2 !== undefined) return twoMore(sheet, gross, { fees: more, net });
   for (const [at, fee] of free.entries())
     for (const fee2 of free.slice(at + 1))
       if (foots(gross, [sheet.under(fee), sheet.under(fee2)], net))

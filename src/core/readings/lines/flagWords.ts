@@ -24,7 +24,8 @@ const WHY_NONE =
 const REPLACED =
   /\b(superseded|replaced|reissued|merged|credited by|voided by|cancell?ed by|reversed by)\b/;
 /** Heads of columns that say how a line stands, and of those that say so of something else. */
-const STANDING = /\b(status|state|stage|result|outcome|condition|disposition|standing)\b/;
+const STANDING =
+  /\b(status|state|stage|result|outcome|resp|response|reply|condition|disposition|standing)\b/;
 const OF_ELSE =
   /\b(delivery|e ?mail|mail|ship\w*|fulfil\w*|print\w*|sync\w*|export\w*|subscription|reconcil\w*|match\w*|coding|customer|member|order|country|province|billing|tax|employment)\b/;
 /** Heads of yes and no that say how it was paid, what was sold, or what was done with the line since. */

@@ -5,6 +5,7 @@ import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
 import { isDayAlone } from "./onlyWords";
 import { adviceTotals } from "./adviceTotals";
+import { datedTotals } from "./datedTotals";
 import { unnamedTotals } from "./unnamedTotals";
 
 const TOTAL =
@@ -104,6 +105,7 @@ export function screened(cells: Cells): { rows: Row[]; leftOut: LeftOut[] } {
   const totals = new Set([
     ...unnamedTotals(cells, rows, MAIN_DAY[cells.file.kind]),
     ...adviceTotals(cells, rows),
+    ...datedTotals(cells, rows),
   ]);
   if (totals.size === 0) return { rows, leftOut };
   const unnamed = [...totals].map((line): LeftOut => ({ line, why: "total" }));

@@ -5,7 +5,7 @@ const ON_TOP =
   /\b(tips?|gratuity|gratuities|trinkgeld|pourboire|propina|tax|taxes|vat|gst|hst|pst|mwst|ust|tva|iva|btw|shipping|freight|postage|delivery|versand|livraison|envio)\b/;
 /** Heads of what something costs the one who is paid: a tax on that is a cost too. */
 const COST =
-  /\b(fees?|costs?|charges?|commissions?|expenses?|deductions?|deducted|gebuhr(?:en)?|entgelte?|kosten|frais|comision(?:es)?|commissioni?|discount rate)\b/;
+  /\b(fees?|costs?|charges?|commissions?|expenses?|deductions?|deducted|gebuhr(?:en)?|entgelte?|kosten|frais|comision(?:es)?|commissioni?|discount rate|interchange|assessments?|mark ?up)\b/;
 
 /** What a processor keeps back of a charge: it comes later (common practice, no source). */
 const HELD =
