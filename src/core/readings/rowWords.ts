@@ -31,7 +31,7 @@ const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
   started:
     "pending,initiated,started,submitted,in process,ach pending,pending payment,payment pending,debit started,debit initiated,ach initiated,payment initiated",
   payout:
-    "payout,payouts,pay out,transfer to bank,bank transfer out,deposit to bank,withdrawal to bank,bank deposit,settlement payout,payout paid,automatic transfer to bank,settlement to bank,bank settlement,general withdrawal,general withdrawal bank account,withdrawal to bank account,bank withdrawal,bank payout,auszahlung,virement sortant,versement,abono en cuenta,pago a banco,accredito,uitbetaling,transfer to bank account,payout to bank,disbursement",
+    "payout,payouts,pay out,transfer to bank,bank transfer out,deposit to bank,withdrawal to bank,bank deposit,settlement payout,payout paid,automatic transfer to bank,settlement to bank,bank settlement,general withdrawal,general withdrawal bank account,withdrawal to bank account,bank withdrawal,bank payout,auszahlung,virement sortant,versement,abono en cuenta,pago a banco,accredito,uitbetaling,transfer to bank account,payout to bank,disbursement,retiro,retiro a banco,retiro de fondos,saque",
 };
 const KIND_OF = new Map<string, RowKind>(
   Object.entries(KIND_WORDS).flatMap(([kind, words]) =>
@@ -89,7 +89,7 @@ export const isReturnWord = (word: string): boolean => /^return(?:ed)?$/.test(pl
 
 const STATE_WORDS: Readonly<Record<State, string>> = {
   counts:
-    "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,umsatz gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully,funds sent,contabilizzato,udført,utført,gjennomført,zaksiegowano,contabilizado,00,000",
+    "succeeded,success,successful,paid,complete,completed,settled,captured,available,posted,cleared,approved,approval,processed,funded,done,ok,active,booked,book,final,received,accepted,deposited,paid out,won,erfolgreich,abgeschlossen,bezahlt,gebucht,umsatz gebucht,reussi,paye,complet,effectue,completado,pagado,completato,eseguito,voltooid,betaald,concluido,settled successfully,funds sent,contabilizzato,udført,utført,gjennomført,zaksiegowano,contabilizado,00,000,valide,validee,approuve,acceptee,aprobado,aprobada,aprovado,acreditado,genehmigt,goedgekeurd,approvato",
   none: "payout failed,failed payout,payout returned,payout canceled,payout cancelled,payout failure,failed,failure,declined,decline,void,voided,canceled,cancelled,expired,rejected,error,denied,blocked,abandoned,incomplete,unsuccessful,fehlgeschlagen,abgelehnt,storniert,echoue,refuse,annule,fallido,rechazado,cancelado,anulado,rifiutato,annullato,fallito,geweigerd,geannuleerd,mislukt,auth declined,do not honor,do not honour,insufficient funds,not approved,expired card,invalid card,card declined,pick up card,lost card,stolen card,call issuer,refer to issuer,over limit,requires payment method,requires action,removed",
   pending:
     "uncleared,not cleared,pending,processing,in process,in progress,initiated,submitted,authorized,authorised,uncaptured,on hold,requires capture,pending settlement,in transit,scheduled,queued,unsettled,pdng,pdg,awaiting,vorgemerkt,umsatz vorgemerkt,ausstehend,offen,non contabilizzato,afventer,venter,vantar,en attente,en cours,pendiente,en proceso,in attesa,in lavorazione,in behandeling,pendente",

@@ -299,6 +299,22 @@ describe("what other lists have instead of what is asked for", () => {
       originalTrace: "Original Trace Number",
     });
   });
+  it("a day of what came back, beside that of the debit", () => {
+    const head = "Returned Item Date,Return Reason,Trace,Amt,Effective Date";
+    const line = "11/18/2026,R01 NSF,091000010000041,310.00,11/16/2026";
+    expect(columnsIn("returns", list(head, line))).toMatchObject({ on: "Returned Item Date" });
+  });
+  it("the day of booking, beside the value date", () => {
+    const head = "Value Date,Transaction Date,Transaction Remarks,Withdrawal,Deposit";
+    const line = "2026-11-15,2026-11-13,Brightwater,,20.00";
+    expect(columnsIn("bank", list(head, line))).toMatchObject({
+      postedOn: "Transaction Date",
+      description: "Transaction Remarks",
+    });
+    expect(
+      columnsIn("bank", list("Value Date,Details,Amount", "2026-11-15,Ada,2.00")),
+    ).toMatchObject({ postedOn: "Value Date" });
+  });
   it("what arrives alone, of which it is asked whether a fee was taken off", () => {
     const file = list(
       "Transaction ID,Date,Transaction Type,Settlement Amount,Company",

@@ -5,7 +5,7 @@ type List = { readonly headers: readonly string[]; readonly rows: readonly Row[]
 
 /** Labels of what an advice says of its payment above the list of what was paid (common practice, no source). */
 const OF_PAYMENT =
-  /^(?:payment date|paid on|date paid|pay date|remittance date|check date|cheque date|payment (?:number|reference|id)|(?:check|cheque|eft|trace) number|eft|reference|trace|payer|paid by|remitter|payment amount|payment total|total paid|check amount|cheque amount)$/;
+  /^(?:payment date|paid on|date paid|pay date|remittance date|check date|cheque date|eft date|eft amount|payment (?:number|reference|id)|(?:check|cheque|eft|trace) number|eft|reference|trace|payer|paid by|remitter|payment amount|payment total|total paid|check amount|cheque amount)$/;
 /** A sum without more words is that of the payment. */
 const SUM = /^(?:amount|total)$/;
 /** A head that names what was paid, and those that a list has that is no advice. */
@@ -27,7 +27,7 @@ export function withFacts(list: List, above: readonly (readonly string[])[]): Li
   if (!heads.some((head) => DOCUMENT.test(head)) || heads.some((head) => OF_OTHERS.test(head)))
     return list;
   const facts = above
-    .flatMap(factIn)
+    .flatMap(factsIn)
     .filter(({ head }, at, all) => all.findIndex((other) => other.head === head) === at)
     .filter(({ head }) => !heads.includes(headWords(head)));
   if (facts.length === 0) return list;
@@ -40,6 +40,13 @@ export function withFacts(list: List, above: readonly (readonly string[])[]): Li
       return isLine ? { ...row, cells: [...row.cells, ...short, ...values] } : row;
     }),
   };
+}
+
+/** A label and its value, or several in cells of their own. */
+function factsIn(cells: readonly string[]): Fact[] {
+  const all = filled(cells);
+  const areAll = all.length > 1 && all.every((cell) => WITH_COLON.test(cell));
+  return areAll ? all.flatMap((cell) => factIn([cell])) : factIn(cells);
 }
 
 /** A label and its value, in two cells or in one. */

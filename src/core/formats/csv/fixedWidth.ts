@@ -34,6 +34,7 @@ export function printedRecords(text: string): string[][] | null {
   const page = new Set(lines.slice(0, lines.indexOf(head)).map(shapeOf));
   return lines.map((line, at) => {
     if (line === head) return placed(columns, pieces(line, /\s+/));
+    if (at < first && isLabelled(line)) return line.trim().split(APART);
     const isOf = at >= first || STROKES.test(line);
     // What goes on stands below what it goes on from; a name or the head of a page begins the line.
     const isApart = APART.test(line.trim()) || /^ {2}/.test(line);
@@ -49,7 +50,17 @@ const shapeOf = (line: string): string => line.trim().replace(/\d+/g, "9");
 const linesOf = (text: string): string[] => text.split(/\r\n|\n|\r/).map((line) => line.trimEnd());
 
 const isLine = (line: string): boolean =>
-  DAY.test(line) && SUM.test(line) && line.trim().split(APART).length >= FEWEST_COLUMNS;
+  DAY.test(line) &&
+  SUM.test(line) &&
+  line.trim().split(APART).length >= FEWEST_COLUMNS &&
+  !isLabelled(line);
+
+/** A label before each value: what a page says of all its lines. */
+const isLabelled = (line: string): boolean =>
+  line
+    .trim()
+    .split(APART)
+    .every((piece) => /^\p{L}[\p{L} ]{1,30}:\s*\S/u.test(piece));
 
 /** The last line above the first line of the list that has names of columns; null where there is none. */
 const headAbove = (lines: readonly string[], first: number): string | null =>

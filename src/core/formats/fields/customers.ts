@@ -3,7 +3,7 @@ import { type FieldSpec, text } from "./spec";
 export const customers: readonly FieldSpec[] = [
   text(
     "externalId",
-    "customer_id,id,kd number,customer number,customer no,account number,account no,code,customer code,customer ref,customer reference,client id,client number,client no,client code,cust no,cust id,customer num,account code,account id,acct no,kundennummer,kunden nr,kundennr,no,nr,debitor,debitorennummer,numero client,code client,no client,codigo cliente,numero de cliente,id cliente,codice cliente,klantnummer,contact id,account",
+    "customer_id,id,kd number,customer number,customer no,account number,account no,code,customer code,customer ref,customer reference,client id,client number,client no,client code,cust no,cust id,customer num,account code,account id,acct no,kundennummer,kunden nr,kundennr,no,nr,debitor,debitorennummer,debiteur,debiteurnummer,debiteurnr,numero client,code client,no client,codigo cliente,numero de cliente,id cliente,codice cliente,klantnummer,contact id,account",
     true,
   ),
   text(

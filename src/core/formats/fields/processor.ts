@@ -3,12 +3,12 @@ import { type FieldSpec, text, typed } from "./spec";
 export const processor: readonly FieldSpec[] = [
   text(
     "id",
-    "id,transaction id,item id,balance transaction id,balance transaction,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,payment ref,payment reference,identifiant,id de transaccion,id transaccion",
+    "id,transaction id,item id,balance transaction id,balance transaction,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,payment ref,payment reference,identifiant,id de transaccion,id transaccion,id de operacion,id operacion,numero de operacion",
   ),
   typed(
     "kind",
     "kind",
-    "kind,type,category,transaction type,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,item type,payout item type,line type,tran type,transaktionsart,type de transaction,nature,tipo,tipo de transaccion,tipo transazione,soort",
+    "kind,type,category,transaction type,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,item type,payout item type,line type,tran type,transaktionsart,type de transaction,nature,tipo,tipo de transaccion,tipo de operacion,tipo operacion,type d operation,tipo transazione,soort",
   ),
   typed(
     "day",
@@ -29,17 +29,17 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,gross transaction amount,sales,sale,sale price,order amount",
+    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,monto bruto,monto,monto total,valor bruto,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,gross transaction amount,sales,sale,sale price,order amount",
   ),
   typed(
     "amount",
     "fee",
-    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commissions,comision,comisiones,commissione,commissioni,kosten",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commission ttc,commissions,comision,comisiones,commissione,commissioni,kosten",
   ),
   typed(
     "amount",
     "net",
-    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,settlement amount,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net,amount after fees,net of fees,net settled,net payable,net paid,deposit amount,deposit amt",
+    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,settlement amount,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,monto neto,valor neto,valor liquido,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net,amount after fees,net of fees,net settled,net payable,net paid,deposit amount,deposit amt",
   ),
   text(
     "method",
@@ -91,7 +91,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "feeTax",
-    "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,tva sur frais",
+    "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,tva sur frais,iva de la comision,iva comision,iva sobre comision,tva sur commission",
   ),
   typed(
     "amount",

@@ -16,7 +16,7 @@ export const returns: readonly FieldSpec[] = [
   typed(
     "day",
     "on",
-    "date,returned on,return date,date returned,returned date,returned,return settlement date,settlement date,effective,effective date,return effective date,processed date,process date,processing date,posted date,posting date,post date,settled on,received date,date received",
+    "date,returned on,return date,date returned,returned date,returned,returned item date,return item date,date of return,return settlement date,return effective date,processed date,process date,processing date,posted date,posting date,post date,settled on,received date,date received,settlement date,effective,effective date",
     true,
   ),
   typed(

@@ -1,4 +1,11 @@
-import { FIELDS, type FieldSpec, type FileKind, guessColumns, type Table } from "@/core/formats";
+import {
+  FIELDS,
+  type FieldSpec,
+  type FileKind,
+  guessColumns,
+  plainWords,
+  type Table,
+} from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
 import { isNothing } from "../canonical";
@@ -31,7 +38,10 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   };
   const named = byName(table.headers);
   const all = { ...named, ...columnsByContents(table, kind, cellsOf, named) };
-  const found = kind === "returns" ? withOnlyTrace(all) : withOnlyDay(withOwnId(all));
+  const found =
+    kind === "returns"
+      ? withReturnDay(table, withOnlyTrace(all), cellsOf)
+      : withOnlyDay(withOwnId(all));
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
   if (kinds === null) return found;
@@ -84,6 +94,26 @@ function withOnlyTrace(columns: Record<string, string>): Record<string, string> 
   return trace === undefined || columns.originalTrace !== undefined
     ? columns
     : { ...others, originalTrace: trace };
+}
+
+/** When something came back stands where the head says so: a day beside it is that of the debit. */
+function withReturnDay(
+  table: Table,
+  columns: Record<string, string>,
+  cellsOf: Contents,
+): Record<string, string> {
+  const taken = new Set(Object.values(columns));
+  const isOfReturn = (head: string): boolean =>
+    /\breturn(?:ed|s)?\b/.test(plainWords(head)) && !/\borig/.test(plainWords(head));
+  if (columns.on !== undefined && isOfReturn(columns.on)) return columns;
+  const on = table.headers.find(
+    (head) =>
+      !taken.has(head) &&
+      isOfReturn(head) &&
+      cellsOf(head).length > 0 &&
+      cellsOf(head).every(isDate),
+  );
+  return on === undefined ? columns : { ...columns, on };
 }
 
 /** Columns of money in and out say what a column of sums says already. */

@@ -81,4 +81,31 @@ describe("advice of a payment", () => {
     expect(openIn(file, { kind: "remittance" })).toEqual([]);
     expect(leftOutOf(file, { kind: "remittance" })).toEqual(["7 total"]);
   });
+  it("is read as it was printed, with what stands above it in one line", () => {
+    const file = list(
+      "PAYER: BRIGHTWATER UNIFIED",
+      "EFT DATE: 11/19/2026   EFT NUMBER: 558812   EFT AMOUNT: 173.50",
+      "",
+      "INVOICE       INV DATE     GROSS        DISCOUNT     NET",
+      "1001          10/20/2026     142.50         0.00       142.50",
+      "1002          10/21/2026      31.00         0.00        31.00",
+      "TOTAL                        173.50         0.00       173.50",
+    );
+    expect(linesIn("remittance", file)).toEqual([
+      "Thu 19 Nov | 142.50 | 1001 | BRIGHTWATER UNIFIED",
+      "Thu 19 Nov | 31.00 | 1002 | BRIGHTWATER UNIFIED",
+    ]);
+  });
+  it("of a payer who writes below zero what he pays is what was paid", () => {
+    const file = (credit: string): string =>
+      list(
+        "Payment No,Payment Date,Invoice,Amount Paid",
+        "77,2026-11-19,1001,-142.50",
+        `77,2026-11-19,CM-5,${credit}`,
+      );
+    const sums = (text: string): string[] =>
+      linesIn("remittance", text).map((line) => line.split(" | ")[1] ?? "");
+    expect(sums(file("42.50"))).toEqual(["142.50", "(42.50)"]);
+    expect(sums(file("342.50"))).toEqual(["(142.50)", "342.50"]);
+  });
 });
