@@ -129,3 +129,24 @@ describe("codes and sides", () => {
     expect(table.rows[0]?.cells).toEqual(expect.arrayContaining(["100.00", "3.20"]));
   });
 });
+
+describe("sections whose heads have other names", () => {
+  it("say what their lines are as the others do", () => {
+    const file = list(
+      "CHARGES",
+      "Date,Order,Customer,Amount",
+      "2026-11-12,O1,Fernhill,100.00",
+      "REFUNDS",
+      "Date,Order,Customer,Amount",
+      "2026-11-13,O1,Fernhill,20.00",
+      "FEES",
+      "Date,Description,,Amount",
+      "2026-11-14,Processing fees,,4.80",
+    );
+    expect(linesIn("processor", file).map((line) => line.split(" | ").slice(1, 3))).toEqual([
+      ["100.00", "charge"],
+      ["(20.00)", "refund"],
+      ["(4.80)", "fee"],
+    ]);
+  });
+});

@@ -320,3 +320,35 @@ describe("totals with a day", () => {
     expect(leftOutOf(file("T9", "150.00"), asked)).toEqual([]);
   });
 });
+
+describe("a column of kinds by what it holds", () => {
+  it("has words that are asked about where a third is known", () => {
+    const file = list(
+      "Txn,Date,What was done,Amount",
+      "1,2026-11-12,Sale,100.00",
+      "2,2026-11-12,Partial Reversal,30.00",
+      "3,2026-11-13,Sale,50.00",
+      "4,2026-11-13,Reversal,50.00",
+    );
+    expect(openIn(file, asked)).toEqual(["word:partial reversal", "word:reversal"]);
+    const answers = { "word:partial reversal": "refund", "word:reversal": "refund" };
+    expect(linesOf(file, answers)[3]).toBe("Fri 13 Nov | (50.00) | refund");
+  });
+});
+
+describe("a time in a column of its own", () => {
+  const file = (zone: string, time = "02:10:00"): string =>
+    list(
+      "Id,Date,Time,Timezone,Type,Amount",
+      `T1,2026-11-13,${time},${zone},Payment,100.00`,
+      `T2,2026-11-14,15:00:00,${zone},Payment,50.00`,
+    );
+  it("makes it another day where its zone does", () => {
+    expect(linesOf(file("UTC"))[0]).toMatch(/^Thu 12 Nov/);
+    expect(linesOf(file("CST"))[0]).toMatch(/^Fri 13 Nov/);
+  });
+  it("is asked about without a zone, where it may be another day", () => {
+    expect(openIn(file(""), asked)).toEqual(["zone"]);
+    expect(openIn(file("", "12:10:00"), asked)).toEqual([]);
+  });
+});

@@ -23,6 +23,7 @@ import { momentsOfFormat } from "./momentsOfFormat";
 import { remittanceTable } from "./remittance/remittanceTable";
 import { returnsTable } from "./returnsTable";
 import { otherColumns } from "./lines/otherColumns";
+import { withTimes } from "./days/timesBeside";
 import { spanAbove, spanUnder } from "./days/ownSpan";
 import { processorTable } from "./activity/processorTable";
 import { withReserves } from "./activity/reserves";
@@ -55,7 +56,8 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
  */
 export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
   if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
-  const file = withReserves({ ...asCame, table: headSaid(asCame.table, asCame.answers) });
+  const said = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
+  const file = withReserves(withTimes(said));
   const lines = linesOf(file, context);
   const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);

@@ -17,14 +17,20 @@ const FEWEST = 3;
  */
 export function withHeadings(list: List, above: readonly string[]): List {
   const heads = headsAgain(list);
+  const others = heads.size === 0 ? new Set<number>() : headsOfOthers(list);
+  for (const line of others) heads.add(line);
   const isNamed = heads.size === 0 && isGrouped(list);
   if (heads.size === 0 && !isNamed) return list;
   const last = above.filter((text) => text.trim() !== "").at(-1) ?? "";
   let name = isNamed ? "" : bareName(last);
+  let before = 0;
   const rows = list.rows.map((row): Row => {
     const isName = isNamed ? isHeading(row) : heads.has(row.line);
     if (isName || (isNamed && endsGroup(row, name))) name = "";
     // Words alone stay alone, to be told by that.
+    const isOther = others.has(before);
+    before = row.line;
+    if (isOther) return { ...row, cells: [...list.headers, ""] };
     const under = isHead(list, row) || filled(row.cells) === 1 ? "" : name;
     const said = row.cells.concat(Array<string>(short(list, row)).fill(""), under);
     if (isName) name = bareName(first(row));
@@ -38,7 +44,7 @@ export const isGroupName = ({ headers }: Pick<List, "headers">, { cells }: Row):
   headers.at(-1) === HEADING && filled(cells) === 1 && (cells[0] ?? "").trim() !== "";
 
 /** Lines of words that stand right above a head which is there once more. */
-function headsAgain(list: List): ReadonlySet<number> {
+function headsAgain(list: List): Set<number> {
   return new Set(
     list.rows.flatMap((row, at) => {
       const next = list.rows[at + 1];
@@ -46,6 +52,21 @@ function headsAgain(list: List): ReadonlySet<number> {
     }),
   );
 }
+
+/** Lines of words above a head that has other names for some of the same columns. */
+function headsOfOthers(list: List): ReadonlySet<number> {
+  return new Set(
+    list.rows.flatMap((row, at) => {
+      const next = list.rows[at + 1];
+      return next && isHeading(row) && isLikeHead(list, next) ? [row.line] : [];
+    }),
+  );
+}
+
+/** Words alone, two of them those of the head, each in its place. */
+const isLikeHead = ({ headers }: List, { cells }: Row): boolean =>
+  cells.every((cell) => !/\d/.test(cell)) &&
+  headers.filter((head, at) => head !== "" && (cells[at] ?? "").trim() === head).length >= 2;
 
 const isHead = ({ headers }: List, { cells }: Row): boolean =>
   cells[0] === headers[0] && headers.every((head, at) => (cells[at] ?? "").trim() === head);

@@ -8,7 +8,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "kind",
     "kind",
-    "kind,type,category,transaction type,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,item type,payout item type,line type,tran type,transaktionsart,type de transaction,nature,tipo,tipo de transaccion,tipo de operacion,tipo operacion,type d operation,tipo transazione,soort",
+    "kind,type,category,transaction type,action,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,item type,payout item type,line type,tran type,transaktionsart,type de transaction,nature,tipo,tipo de transaccion,tipo de operacion,tipo operacion,type d operation,tipo transazione,soort",
   ),
   typed(
     "day",

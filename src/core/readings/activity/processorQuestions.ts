@@ -54,10 +54,15 @@ const TO_BANK = /\b(?:transfer|bank|withdrawal|deposit|settlement|sent|disburse\
 /** What brings money: never first where a line takes some. */
 const BRINGING: readonly RowKind[] = ["charge", "started", "dispute_won"];
 
+/** Words of what takes something back. */
+const TURNED = /\b(?:revers\w*|void\w*|undo|undone|taken back|cancel\w*)\b/;
+
 /** The kinds that a word may stand for, the likeliest first. */
 function choicesFor(word: string, takes: boolean): RowKind[] {
   // Goods go back to a shop more often than debits to a bank, by this word alone.
-  const guess = isReturnWord(word) ? "refund" : guessRowKind(word);
+  const isBack = isReturnWord(word) || TURNED.test(plainWords(word));
+  const guess =
+    isBack && !/\b(?:dispute|chargeback|payout|fee)\b/.test(word) ? "refund" : guessRowKind(word);
   if (!takes) return guess ? firstOf([guess], ROW_KIND_NAMES) : [...ROW_KIND_NAMES];
   const likely: RowKind[] = [
     ...(guess !== undefined && !BRINGING.includes(guess) ? [guess] : []),

@@ -80,7 +80,7 @@ const orderIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): s
     );
   });
 
-/** Columns of few different words of which most are known to be kinds; the others are asked about. */
+/** Columns of few different words of which more than a third is known to be kinds; the others are asked about. */
 const WORDS: Partial<
   Record<FileKind, { field: string; all: (cells: readonly string[]) => boolean }>
 > = {
@@ -91,10 +91,12 @@ const WORDS: Partial<
 /** Kinds are few different words; a column of more is none of them. */
 const MOST_KINDS = 15;
 
-function areKinds(cells: readonly string[], kindOf: (word: string) => string | null): boolean {
-  const words = new Set(cells);
-  const known = cells.filter((cell) => kindOf(cell) !== null).length;
-  return words.size > 1 && words.size <= MOST_KINDS && known * 2 > cells.length;
+function areKinds(all: readonly string[], kindOf: (word: string) => string | null): boolean {
+  const words = new Set(all);
+  const known = all.filter((cell) => kindOf(cell) !== null).length;
+  // What nobody knows and has a number in it goes by that number.
+  const areWords = all.every((cell) => kindOf(cell) !== null || !/\d/.test(cell));
+  return words.size > 1 && words.size <= MOST_KINDS && known * 3 > all.length && areWords;
 }
 
 /** Codes of returns and of changes (Nacha Operating Rules, Appendix Four). */

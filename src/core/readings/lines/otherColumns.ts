@@ -15,6 +15,8 @@ const MONEY_HEAD =
 const NO_MONEY_HEAD =
   /\b(rate|price|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
 
+const COUNT_HEAD = /\b(no|number|nr|count|qty|quantity|id|code|ref)\b|^#|^of$/;
+
 /** Columns that no field has taken and that may change a sum: each is asked about, once. */
 export function otherColumns(around: Around, footed: boolean): Question[] {
   const { cells, rows } = around;
@@ -52,6 +54,8 @@ function isMoney(head: string, filled: readonly string[]): boolean {
   if (worth.length === 0 || sums.length < cells.length * 0.6 || cells.every(isDate)) return false;
   const plain = plainWords(head);
   if (/%/.test(head)) return false;
+  // A number of payments, or that of one, is no sum though its head names them.
+  if (COUNT_HEAD.test(plain) && worth.every(({ digits }) => /^\d+$/.test(digits))) return false;
   if (MONEY_HEAD.test(plain)) return true;
   return !NO_MONEY_HEAD.test(plain) && worth.some(({ digits }) => /[.,]\d{2}$/.test(digits));
 }
