@@ -1,3 +1,4 @@
+import type { RowKind } from "@/core/activity/index";
 import { plainWords } from "@/core/formats";
 
 import { type Reading, sumOfCell } from "../canonical";
@@ -25,22 +26,30 @@ export function kindsInText(reading: Reading, rows: readonly Row[]): (row: Row) 
   const { cells } = reading;
   const none = (): string => "";
   if (cells.has("kind")) return none;
-  const taking = rows.filter((row) => movedBy(reading, row) < 0);
   const places = placesOf(reading);
   const named = (at: number): number =>
-    taking.filter((row) => takingWord(row.cells[at] ?? "") !== "").length;
+    rows.filter((row) => wordIn(reading, row, row.cells[at] ?? "") !== "").length;
   const best = places.reduce<{ at: number; count: number }>(
     (found, at) => (named(at) > found.count ? { at, count: named(at) } : found),
     { at: -1, count: 0 },
   );
   if (best.at < 0) return none;
-  return (row) => {
-    const text = row.cells[best.at] ?? "";
-    if (movedBy(reading, row) < 0) return takingWord(text);
-    const word = kindBegun(text);
-    return sureKind(word) === "dispute_won" ? word : "";
-  };
+  return (row) => wordIn(reading, row, row.cells[best.at] ?? "");
 }
+
+/** The word of a kind that the text of a line begins with. */
+function wordIn(reading: Reading, row: Row, text: string): string {
+  if (movedBy(reading, row) < 0) return takingWord(text);
+  const word = kindBegun(text);
+  const kind = sureKind(word);
+  if (kind === "dispute_won") return word;
+  // Sums without a sign: what went back may be among them, and is asked about unless it stands alone.
+  return GOES_BACK.has(kind) ? plainWords(text).split(" ").slice(0, MOST_WORDS).join(" ") : "";
+}
+
+/** Kinds that a text may tell of beside a sum without a sign; a fee may be what a customer paid for. */
+const GOES_BACK: ReadonlySet<RowKind | null> = new Set(["refund", "dispute", "payout"]);
+const MOST_WORDS = 4;
 
 /** Columns of words that a processor may write the kind into; somebody may be called Refund Depot. */
 export const placesOf = ({ cells }: Reading): number[] => [

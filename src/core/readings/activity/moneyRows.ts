@@ -1,9 +1,10 @@
 import { guessRowKind, type RowKind } from "@/core/activity/index";
 import { plainWords } from "@/core/formats";
 
-import type { Reading } from "../canonical";
+import { headsUsedAs, type Reading } from "../canonical";
 import type { Row } from "../cells";
 import { endedRow } from "./endedRows";
+import { wasTakenBack } from "../lines/flagWords";
 import { isReturnWord, sureKind, sureState, type State } from "../rowWords";
 import { isElsewhere } from "./tenders";
 import type { EndedRow, LeftOut } from "../types";
@@ -47,12 +48,19 @@ function kindOf(reading: Reading, row: Row, word: string, state: State): Decided
     (word === ""
       ? unnamedKind(reading, row)
       : (kindByWord(reading, row, word) ?? unsureKind(word)));
-  if (kind === "charge" && stateSaid(reading, row) === "refund") return "refund";
+  if (kind === "charge" && isRefundSaid(reading, row)) return "refund";
   if (state !== "pending") return kind;
   // A debit that was handed in is on its way; nothing else that is pending is money yet.
   const method = plainWords(`${reading.cells.of(row, "method")} ${word}`);
   return kind === "charge" && BY_BANK.test(method) ? "started" : "not_yet";
 }
+
+/** Whether a state, or a column of what was taken back, was said to mean that the line is a refund itself. */
+const isRefundSaid = (reading: Reading, row: Row): boolean =>
+  stateSaid(reading, row) === "refund" ||
+  headsUsedAs(reading, "refund").some((head) =>
+    wasTakenBack((row.cells[reading.cells.file.table.headers.indexOf(head)] ?? "").trim()),
+  );
 
 /** The kind that a line's word surely stands for; null where a person is to say. */
 export function kindByWord({ cells }: Reading, row: Row, word: string): RowKind | null {

@@ -16,6 +16,7 @@ import { kindsBySigns } from "./kindsBySigns";
 import { isOwnAccount } from "./ownAccount";
 import { provenColumns } from "./provenColumns";
 import { writtenDay } from "../days/writtenDay";
+import { sureKind, sureState } from "../rowWords";
 
 /**
  * Field to the head of its column: by the names that columns go by, by what the columns hold, and by
@@ -156,6 +157,12 @@ function isOfElse(table: Table, { field }: FieldSpec, head: string, cellsOf: Con
 
 const isSame = (cells: readonly string[]): boolean => cells.length > 2 && new Set(cells).size === 1;
 
+/** Sums, days, ways to read a card, or states of what was done say nothing of what it was. */
+const areNoKinds = (cells: readonly string[]): boolean =>
+  cells.every((cell) => isSum(cell) || isDate(cell) || ENTRY_MODE.test(cell)) ||
+  (cells.every((cell) => sureState(cell) !== null && sureKind(cell) === null) &&
+    cells.some((cell) => sureState(cell) === "counts"));
+
 /** Whether a column holds anything that its field could be; an empty one may hold it another time. */
 function fits(
   { field, type, needed }: FieldSpec,
@@ -167,8 +174,7 @@ function fits(
   if (cells.length === 0) return true;
   // A head that may be of a sum as well as of a day is what it holds.
   if (needed) return type !== "amount" || !cells.every(isDate) || cells.some(isEightDay);
-  if (type === "kind")
-    return !cells.every((cell) => isSum(cell) || isDate(cell) || ENTRY_MODE.test(cell));
+  if (type === "kind") return !areNoKinds(cells);
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
   if (type === "amount") return holdsSums(field, cells);
   if (type === "currency")

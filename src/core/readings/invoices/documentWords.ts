@@ -5,7 +5,7 @@ export type DocumentKind = "invoice" | "credit" | "leave";
 
 const KINDS: Readonly<Record<Exclude<DocumentKind, "leave">, string>> = {
   invoice:
-    "invoice,inv,invoices,sales invoice,tax invoice,rechnung,facture,factura,fattura,factuur,fatura,ar invoice,customer invoice,standard,accrec,dr,debit",
+    "invoice,inv,in,invoices,sales invoice,tax invoice,rechnung,facture,factura,fattura,factuur,fatura,ar invoice,customer invoice,standard,accrec,dr,debit",
   credit:
     "credit,cr,credit note,credit memo,creditnote,cm,cn,crn,credit invoice,gutschrift,avoir,nota de credito,abono,nota di credito,creditnota,sales credit note,sales credit memo,sales cr memo,cr memo,credit memorandum,customer credit,accreccredit,rechnungskorrektur",
 };
@@ -19,7 +19,7 @@ export const sureKindOf = (word: string): DocumentKind | null => {
 const OPEN =
   "open,sent,overdue,past due,unpaid,partially paid,partial,part paid,approved,posted,due,viewed,issued,outstanding,awaiting payment,not paid,offen,uberfallig,teilbezahlt,teilweise bezahlt,ouvert,impayee,a echoir,echue,en retard,partiellement payee,partiellement reglee,pendiente,vencida,abierta,parcialmente pagada,parcialmente cobrada,parcial,scaduta,da pagare,parzialmente pagata,authorised,finalized,final,active,current,late,delivered,emailed,printed,not due";
 const VOID =
-  "draft,void,voided,cancelled,canceled,deleted,storniert,entwurf,annulee,brouillon,anulada,borrador,rejected,submitted for approval,proforma,quote,estimate";
+  "draft,void,voided,cancelled,canceled,deleted,storniert,entwurf,annulee,brouillon,anulada,borrador,rejected,submitted for approval,proforma,pro forma,quote,quotation,estimate,sales order,order confirmation";
 const PAID =
   "paid,closed,settled,bezahlt,payee,reglee,pagada,cobrada,pagata,incassata,paid in full,collected,complete,completed";
 export const PARTLY =

@@ -182,6 +182,9 @@ function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question {
       choices: [
         { answer: "leave", result: "no, or it has lines of its own: the column changes nothing" },
         { answer: "status", result: `yes: ${lines} left out, as nothing is left of them` },
+        ...(cells.file.kind === "processor"
+          ? [{ answer: "refund", result: `each such line is the refund itself: ${lines}` }]
+          : []),
       ],
     };
   return {

@@ -3,6 +3,7 @@ import { type FileKind, isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
+import { levelTotals } from "./levelTotals";
 import { isDayAlone } from "./onlyWords";
 import { adviceTotals } from "./adviceTotals";
 import { datedTotals } from "./datedTotals";
@@ -102,15 +103,19 @@ export function screened(cells: Cells): { rows: Row[]; leftOut: LeftOut[] } {
     if (why) leftOut.push({ line: row.line, why });
     else rows.push(row);
   });
-  const totals = new Set([
-    ...unnamedTotals(cells, rows, MAIN_DAY[cells.file.kind]),
-    ...adviceTotals(cells, rows),
-    ...datedTotals(cells, rows),
-  ]);
-  if (totals.size === 0) return { rows, leftOut };
-  const unnamed = [...totals].map((line): LeftOut => ({ line, why: "total" }));
+  const found: LeftOut[] = [
+    ...asTotals(unnamedTotals(cells, rows, MAIN_DAY[cells.file.kind])),
+    ...asTotals(adviceTotals(cells, rows)),
+    ...asTotals(datedTotals(cells, rows)),
+    ...levelTotals(cells, rows),
+  ];
+  if (found.length === 0) return { rows, leftOut };
+  const totals = new Map(found.map(({ line, why }) => [line, why]));
   return {
     rows: rows.filter(({ line }) => !totals.has(line)),
-    leftOut: [...leftOut, ...unnamed],
+    leftOut: [...leftOut, ...[...totals].map(([line, why]): LeftOut => ({ line, why }))],
   };
 }
+
+const asTotals = (lines: ReadonlySet<number>): LeftOut[] =>
+  [...lines].map((line) => ({ line, why: "total" }));

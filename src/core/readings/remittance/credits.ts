@@ -20,7 +20,10 @@ const NONE: Credits = { lines: new Set(), questions: [] };
 export function creditsIn(reading: Reading, rows: readonly Row[]): Credits {
   const { answers } = reading.cells.file;
   const sum = (row: Row): Minor => sumOfCell(reading, row, "amount") ?? (0 as Minor);
-  const unsigned = creditRows(reading, rows).filter((row) => sum(row) > 0);
+  const found = creditRows(reading, rows);
+  // Where invoices stand below zero, as their payer writes them, each sum has its sign.
+  const isSigned = rows.some((row) => sum(row) < 0 && !found.includes(row));
+  const unsigned = isSigned ? [] : found.filter((row) => sum(row) > 0);
   const [first] = unsigned;
   if (!first) return NONE;
   const lines = new Set(unsigned.map(({ line }) => line));
@@ -43,15 +46,22 @@ export function creditsIn(reading: Reading, rows: readonly Row[]): Credits {
   };
 }
 
-/** Lines that a column of types, which no field has taken, calls a credit; beside others that are invoices. */
+/** Lines that a column of types, which no field has taken, calls a credit; else those whose number does. */
 function creditRows({ cells }: Reading, rows: readonly Row[]): Row[] {
   for (const { at } of cells.unread()) {
-    const kinds = rows.map((row) => sureKindOf((row.cells[at] ?? "").trim()));
-    if (kinds.every((kind) => kind !== null) && kinds.includes("invoice"))
-      return rows.filter((_, place) => kinds[place] === "credit");
+    const words = rows.map((row) => (row.cells[at] ?? "").trim());
+    if (words.every((word) => sureKindOf(word) !== null))
+      return rows.filter((_, place) => sureKindOf(words[place] ?? "") === "credit");
+    const credits = rows.filter((_, place) => sureKindOf(words[place] ?? "") === "credit");
+    const isType = new Set(words).size <= MOST_TYPES && !words.includes("");
+    if (isType && credits.length > 0 && credits.length < rows.length) return credits;
   }
-  return [];
+  return rows.filter((row) => CREDIT_NUMBER.test(cells.of(row, "number")));
 }
+
+/** More words than these are no types. */
+const MOST_TYPES = 8;
+const CREDIT_NUMBER = /^(?:cn|cm|crn|credit|gs|av)[-_ #/]?\d/i;
 
 /** Whether the lines come to each payment only if credits are taken off. */
 function footsOff(reading: Reading, rows: readonly Row[], credits: ReadonlySet<number>): boolean {

@@ -1,0 +1,90 @@
+import { leftOutOf, linesIn, list, openIn } from "../../../tests/support/readings";
+
+/* What no column of kinds says, and another does; made by hand, common practice, no source. */
+
+const asked = { kind: "processor" as const };
+const kindsOf = (text: string, answers: Record<string, string> = {}): string[] =>
+  linesIn("processor", text, { answers }).map((line) => line.split(" | ").slice(1, 3).join(" | "));
+
+describe("a line whose text begins with a refund", () => {
+  const file = (text: string, sum = "30.00"): string =>
+    list(
+      "Date,Ref,Customer,Amount,Comments",
+      "2026-11-12,R1,Fernhill,100.00,",
+      `2026-11-13,R2,Dara,${sum},${text}`,
+    );
+  it("is asked about where its sum has no sign", () => {
+    expect(openIn(file("REFUND of order 77"), asked)).toEqual(["word:refund of order 77"]);
+    expect(openIn(file("Fee for a class"), asked)).toEqual([]);
+    expect(openIn(file("Refund of order 77", "-30.00"), asked)).toEqual([]);
+  });
+  it("is one where a column of yes and no says so, if that is said", () => {
+    const flagged = file("Yes").replace("Comments", "Is refund").replace("100.00,", "100.00,No");
+    expect(openIn(flagged, asked)).toEqual(["column:Is refund"]);
+    expect(kindsOf(flagged, { "column:Is refund": "refund" })).toEqual([
+      "100.00 | charge",
+      "(30.00) | refund",
+    ]);
+  });
+});
+
+describe("batches among the lines of what is in them", () => {
+  const head = "Level,Batch,Date,Ref,Amount,Fee";
+  const batch = (sum: string): string => `BATCH,B1,2026-11-12,,${sum},4.95`;
+  const lines = ["TXN,B1,2026-11-12,T1,100.00,3.20", "TXN,B1,2026-11-12,T2,50.00,1.75"];
+  it("are no lines of their own where they are the sum of those, before them or behind", () => {
+    expect(leftOutOf(list(head, batch("150.00"), ...lines), asked)).toEqual(["2 heading"]);
+    expect(leftOutOf(list(head, ...lines, batch("150.00")), asked)).toEqual(["4 total"]);
+    expect(leftOutOf(list(head, batch("151.00"), ...lines), asked)).toEqual([]);
+  });
+});
+
+describe("states under the name of kinds", () => {
+  it("are states, and another column says what was done", () => {
+    const file = list(
+      "Date,Event,Group,Amount",
+      "2026-11-12,settled,payment,100.00",
+      "2026-11-13,settled,refund,30.00",
+      "2026-11-13,failed,payment,50.00",
+    );
+    expect(openIn(file, asked)).toEqual(["column:Event"]);
+    expect(kindsOf(file, { "column:Event": "status" })).toEqual([
+      "100.00 | charge",
+      "(30.00) | refund",
+    ]);
+  });
+});
+
+describe("invoices", () => {
+  it("are open in full where what is called due is what a discount leaves", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Gross,Cash Discount,Net Due",
+      "1,Ada,2026-11-18,2026-12-18,500.00,10.00,490.00",
+      "2,Ben,2026-11-19,2026-12-19,200.00,4.00,196.00",
+    );
+    expect(openIn(file, { kind: "invoices" })).toContain("balance");
+  });
+  it("are asked about where one is only pro forma", () => {
+    const file = list(
+      "Invoice,Customer,Date,Due,Amount,Balance,Document Kind",
+      "1,Ada,2026-11-18,2026-12-18,500.00,500.00,Final",
+      "2,Ben,2026-11-19,2026-12-19,200.00,200.00,Pro forma",
+    );
+    expect(openIn(file, { kind: "invoices" })).toEqual(["column:Document Kind"]);
+  });
+});
+
+describe("a credit in an advice", () => {
+  const file = (number: string, type: string): string =>
+    list(
+      "Payment,Date,Doc,Doc Type,Amount",
+      "R1,2026-11-19,1001,XY,142.50",
+      `R1,2026-11-19,${number},${type},20.50`,
+    );
+  it("is one by its type or its number, and asked about without a sign", () => {
+    const open = (text: string): string[] => openIn(text, { kind: "remittance" });
+    expect(open(file("7", "CN"))).toEqual(["credits"]);
+    expect(open(file("CN-7", "XY"))).toEqual(["credits"]);
+    expect(open(file("7", "XY"))).toEqual([]);
+  });
+});
