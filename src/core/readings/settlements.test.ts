@@ -247,7 +247,7 @@ describe("debits and credits", () => {
       `1001,11/13/2026,${word},Dara Voss,15.00`,
     );
   it("are asked about, for a credit may be money that went out", () =>
-    expect(openIn(file("Type", "Credit"), asked)).toEqual(["word:debit", "word:credit"]));
+    expect(openIn(file("Type", "Credit"), asked)).toEqual(["column:Type"]));
   it("are cards where their head or another card says so", () => {
     expect(openIn(file("Card type", "Credit"), asked)).toEqual([]);
     expect(openIn(file("Type", "Visa"), asked)).toEqual([]);

@@ -88,3 +88,21 @@ describe("a credit in an advice", () => {
     expect(open(file("7", "XY"))).toEqual([]);
   });
 });
+
+describe("what is open of an invoice", () => {
+  const file = (open: string): string =>
+    list(
+      "Invoice,Customer,Date,Due,Total,Open",
+      `1,Ada,2026-11-18,2026-12-18,500.00,${open}`,
+      "2,Ben,2026-11-19,2026-12-19,200.00,150.00",
+    );
+  const openOf = (text: string, answers = {}): string | undefined =>
+    linesIn("invoices", text, { answers })[0]?.split(" | ")[1];
+  it("is nothing where a stroke says so, and is asked about where nothing stands there", () => {
+    expect(openIn(file("-"), { kind: "invoices" })).toEqual([]);
+    expect(openOf(file("-"))).toBe("0.00");
+    expect(openIn(file(""), { kind: "invoices" })).toEqual(["openEmpty"]);
+    expect(openOf(file(""), { openEmpty: "none" })).toBe("0.00");
+    expect(openOf(file(""), { openEmpty: "total" })).toBe("500.00");
+  });
+});

@@ -29,12 +29,12 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,monto bruto,monto,monto total,valor bruto,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,gross transaction amount,sales,sale,sale price,order amount",
+    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,monto bruto,monto,monto total,valor bruto,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,gross transaction amount,sales,sale,sale price,order amount,umsatz",
   ),
   typed(
     "amount",
     "fee",
-    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,gebuehr,gebuehren,entgelt,entgelte,frais,commission ttc,commissions,comision,comisiones,commissione,commissioni,kosten",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,provision,provision netto,gebuehr,gebuehren,entgelt,entgelte,frais,commission ttc,commissions,comision,comisiones,commissione,commissioni,kosten",
   ),
   typed(
     "amount",
@@ -91,7 +91,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "feeTax",
-    "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,tva sur frais,iva de la comision,iva comision,iva sobre comision,tva sur commission",
+    "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,provision ust,provision mwst,ust auf gebuhr,tva sur frais,iva de la comision,iva comision,iva sobre comision,tva sur commission",
   ),
   typed(
     "amount",

@@ -3,12 +3,12 @@ import { type FieldSpec, text, typed } from "./spec";
 export const remittance: readonly FieldSpec[] = [
   text(
     "trace",
-    "trace,trace number,payment reference,payment number,payment id,check number,eft number,remittance id,transaction id,reference,payment no,payment ref,remittance number,advice number,check no,ach trace,eft trace,check eft number,check eft,cheque number,cheque no,zahlungsbeleg,zahlungsreferenz,zahlungsnummer,reference de paiement,referencia de pago,numero de pago,betalingskenmerk",
+    "trace,trace number,payment reference,payment number,payment id,check number,eft number,remittance id,transaction id,reference,payment no,payment ref,remittance number,advice number,check no,ach trace,eft trace,check eft number,check eft,cheque number,cheque no,zahlungsbeleg,zahlungsreferenz,zahlungsnummer,reference de paiement,referencia de pago,numero de pago,betalingskenmerk,payment doc,payment document",
   ),
   typed(
     "day",
     "paidOn",
-    "paid_on,payment date,paid on,pay date,date paid,date,remittance date,value date,check date,cheque date,settlement date,effective date,zahlungsdatum,zahldatum,zahlung am,date de paiement,date paiement,fecha de pago,fecha pago,data pagamento,data di pagamento,betaaldatum,betalingsdatum,eft date",
+    "paid_on,payment date,paid on,pay date,date paid,date,remittance date,value date,check date,cheque date,settlement date,effective date,zahlungsdatum,zahldatum,zahlung am,date de paiement,date paiement,fecha de pago,fecha pago,data pagamento,data di pagamento,betaaldatum,betalingsdatum,eft date,clearing date",
     true,
   ),
   text(

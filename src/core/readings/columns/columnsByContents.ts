@@ -4,6 +4,7 @@ import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { codesIn } from "./codesOfKinds";
 import { sureKindOf } from "../invoices/documentWords";
 import { groupColumn } from "../lines/groupedRows";
+import { tellsStanding } from "../lines/flagWords";
 import { MAIN_DAY } from "../lines/rowsLeftOut";
 import { statementColumns } from "./statementColumns";
 import { sureKind } from "../rowWords";
@@ -21,7 +22,7 @@ export function columnsByContents(
   if (kind === "bank") return statementColumns(free, cellsOf, named, table.rows.length);
   const words = WORDS[kind];
   const isIn = (all: (cells: readonly string[]) => boolean): string | undefined =>
-    free.find((head) => all(cellsOf(head)));
+    free.find((head) => !tellsStanding(head) && all(cellsOf(head)));
   const found: Record<string, string | null | undefined> = {
     ...(words ? { [words.field]: isIn(words.all) ?? codesIn(kind, free, cellsOf) } : {}),
     ...(kind === "processor"

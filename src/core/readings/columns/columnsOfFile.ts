@@ -157,9 +157,13 @@ function isOfElse(table: Table, { field }: FieldSpec, head: string, cellsOf: Con
 
 const isSame = (cells: readonly string[]): boolean => cells.length > 2 && new Set(cells).size === 1;
 
+/** The way that money went, or the kind of a card. */
+const WAY = /^(?:credit|debit)$/i;
+
 /** Sums, days, ways to read a card, or states of what was done say nothing of what it was. */
 const areNoKinds = (cells: readonly string[]): boolean =>
   cells.every((cell) => isSum(cell) || isDate(cell) || ENTRY_MODE.test(cell)) ||
+  cells.every((cell) => WAY.test(cell)) ||
   (cells.every((cell) => sureState(cell) !== null && sureKind(cell) === null) &&
     cells.some((cell) => sureState(cell) === "counts"));
 

@@ -26,8 +26,7 @@ import {
   totalQuestion,
   wordQuestions,
 } from "./invoiceQuestions";
-import { openByAge } from "./openByAge";
-import { openInWords } from "./openInWords";
+import { emptyOpenQuestion, statedOpen } from "./emptyOpen";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
@@ -69,6 +68,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...taxQuestion(reading, rows),
       ...runningQuestion(reading, rows),
       ...balanceQuestion(reading, rows),
+      ...emptyOpenQuestion(reading, rows),
       ...totalQuestion(reading, rows),
       ...dueQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
@@ -172,10 +172,6 @@ function chargedIn(reading: Reading, row: Row): Minor | null {
   const debit = sumOfCell(reading, row, "debit");
   return debit !== null && debit !== 0 && sumOfCell(reading, row, "total") === null ? debit : null;
 }
-
-/** What is open of an invoice by its own column, or by the columns of its ages. */
-const statedOpen = (reading: Reading, row: Row): Minor | null =>
-  sumOfCell(reading, row, "balance") ?? openByAge(reading, row) ?? openInWords(reading, row);
 
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
   const stated = facts.running ? null : statedOpen(reading, row);
