@@ -27,6 +27,7 @@ import { withTimes } from "./days/timesBeside";
 import { spanAbove, spanUnder } from "./days/ownSpan";
 import { processorTable } from "./activity/processorTable";
 import { withReserves } from "./activity/reserves";
+import { withWays } from "./activity/waysSaid";
 import { withinSpan } from "./days/spans";
 import { sumsOfFile } from "./sums/sumsOfFile";
 import { twoCurrencies } from "./sums/twoCurrencies";
@@ -57,7 +58,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
 export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
   if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
   const said = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
-  const file = withReserves(withTimes(said));
+  const file = withReserves(withWays(withTimes(said)));
   const lines = linesOf(file, context);
   const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);

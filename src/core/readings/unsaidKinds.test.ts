@@ -106,3 +106,29 @@ describe("what is open of an invoice", () => {
     expect(openOf(file(""), { openEmpty: "total" })).toBe("500.00");
   });
 });
+
+describe("a column of ways beside sums without a sign", () => {
+  it("says which lines took money, if that is said", () => {
+    const file = list(
+      "Txn,Date,Party,Value,In/Out",
+      "1,2026-11-12,Fernhill,100.00,In",
+      "2,2026-11-13,Dara,30.00,Out",
+    );
+    expect(openIn(file, asked)).toEqual(["column:In/Out"]);
+    expect(openIn(file, { ...asked, answers: { "column:In/Out": "takes Out" } })).toEqual([
+      "negatives",
+    ]);
+    const answers = { "column:In/Out": "takes Out", negatives: "refund" };
+    expect(kindsOf(file, answers)).toEqual(["100.00 | charge", "(30.00) | refund"]);
+  });
+  it("is asked about word by word in a statement", () => {
+    const file = list(
+      "Date,Code,Details,Amount",
+      "2026-11-12,CR,BRIGHTWATER,20.00",
+      "2026-11-13,SO,RENT,5.00",
+    );
+    expect(openIn(file, { kind: "bank" })).toContain("word:so");
+    const answers = { "word:so": "out", signs: "words" };
+    expect(linesIn("bank", file, { answers })[1]).toBe("Fri 13 Nov | (5.00) | RENT");
+  });
+});

@@ -1,4 +1,4 @@
-import { HEADING } from "@/core/formats";
+import { HEADING, plainWords } from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
 import { firstNumbered } from "../bank/numberedWords";
@@ -77,6 +77,28 @@ function waysIn(
   };
   if (named.moneyOut !== undefined) return {};
   if (named.direction !== undefined && says(named.direction)) return {};
-  const direction = free.find(says);
+  const direction = free.find(says) ?? free.find((head) => maySay(head, cellsOf(head), rows));
   return direction === undefined ? {} : { direction };
+}
+
+/** Heads of codes that may say which way money went. */
+const CODE_HEAD = /\b(?:type|code|kind|dr|cr|withdrawal|deposit|flow|way)\b/;
+/** More words than these are no ways. */
+const MOST_WAYS = 8;
+
+/** A column of few words on every line, of which some say a way, or yes and no to one: the others are asked about. */
+function maySay(head: string, cells: readonly string[], rows: number): boolean {
+  const words = new Set(cells);
+  const isYes = [...words].every((word) => /^(?:y|n|yes|no|true|false)$/i.test(word));
+  const isFew =
+    words.size > 1 && words.size <= MOST_WAYS && cells.every((cell) => !/\d/.test(cell));
+  const isWhole = cells.length >= Math.min(rows, MOST_LOOKED_AT);
+  const plain = plainWords(head);
+  const isWay = [...words].some((word) => sureDirection(word) !== null);
+  return (
+    isFew &&
+    isWhole &&
+    CODE_HEAD.test(plain) &&
+    (isWay || (isYes && /\b(?:withdrawal|deposit|debit|credit)\b/.test(plain)))
+  );
 }

@@ -41,6 +41,10 @@ function wayQuestions(cells: Cells, rows: readonly Row[]): Question[] {
         choices: [
           { answer: `without ${second}`, result: `${first}: the others are left out` },
           { answer: `without ${first}`, result: `${second}: the others are left out` },
+          ...[second, first].map((word) => ({
+            answer: `takes ${word}`,
+            result: `both: ${word} took money, as of line ${of(word)[0]?.line ?? 0}`,
+          })),
           { answer: "leave", result: "both: the sums say it by their signs" },
         ],
       },
