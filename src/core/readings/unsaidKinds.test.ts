@@ -132,3 +132,26 @@ describe("a column of ways beside sums without a sign", () => {
     expect(linesIn("bank", file, { answers })[1]).toBe("Fri 13 Nov | (5.00) | RENT");
   });
 });
+
+describe("what is no affair of a processor", () => {
+  it("is a check with its number, which is asked about by its word alone", () => {
+    const file = list(
+      "Receipt,Date,Method,From,Amount",
+      "1,2026-11-12,Card,Fernhill,100.00",
+      "2,2026-11-13,Check 1022,Dara,30.00",
+      "3,2026-11-13,Check #1023,Ada,20.00",
+    );
+    expect(openIn(file, asked)).toEqual(["tender:check"]);
+    expect(leftOutOf(file, { ...asked, answers: { "tender:check": "elsewhere" } })).toHaveLength(2);
+  });
+  it("is a tax that is more than one on a fee can be", () => {
+    const file = (tax: string, net: string): string =>
+      list(
+        "Date,Order,Gross,Sales Tax,Fee,Net",
+        `2026-11-12,O1,100.00,-${tax},-10.00,${net}`,
+        `2026-11-13,O2,100.00,-${tax},-10.00,${net}`,
+      );
+    expect(openIn(file("8.00", "82.00"), asked)).toContain("column:Sales Tax");
+    expect(openIn(file("1.90", "88.10"), asked)).toEqual([]);
+  });
+});

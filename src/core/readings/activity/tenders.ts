@@ -20,13 +20,17 @@ const OF_INVOICE = /^invoice (?:.* )?(?:amount|total|date|day|number|no|id|ref|r
 /** A line that was paid some other way, with no fee and of no payout: nothing says that it is this processor's. */
 function isBeside(reading: Reading, row: Row): boolean {
   const { cells } = reading;
-  const word = cells.of(row, "method");
+  const word = wordOf(reading, row);
   if (word === "" || !BESIDE.test(plainWords(word))) return false;
   return (sumOfCell(reading, row, "fee") ?? 0) === 0 && cells.of(row, "payoutId") === "";
 }
 
-const wordOf = (reading: Reading, row: Row): string =>
-  reading.cells.of(row, "method").toLowerCase();
+/** How a line was paid, without the number of its check. */
+function wordOf(reading: Reading, row: Row): string {
+  const words = reading.cells.of(row, "method").toLowerCase().split(" ");
+  const isNumbered = words.length > 1 && /^#?\d/.test(words.at(-1) ?? "");
+  return (isNumbered ? words.slice(0, -1) : words).join(" ");
+}
 
 /** Lines that were said to be no affair of this processor. */
 export const isElsewhere = (reading: Reading, row: Row): boolean =>

@@ -124,6 +124,7 @@ function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null 
   const between = free.find(
     (head) =>
       !isNoFee(head) &&
+      !isTaxOfOthers(sheet, head, fee) &&
       isLikeFee(sheet, head, fee) &&
       foots(gross, [fee, ...more, sheet.under(head)], net),
   );
@@ -148,6 +149,15 @@ function twoMore(
       if (foots(gross, [...fees, sheet.under(one), sheet.under(two)], net))
         return { [first]: one, [second]: two };
   return null;
+}
+
+/** No tax on a fee is more than this part of it (the highest VAT in use is 27 %). */
+const MOST_TAX = 0.3;
+
+/** A tax that is more than one on a fee can be: of what was sold, kept back for somebody else. */
+function isTaxOfOthers(sheet: Sheet, head: string, fee: Sums): boolean {
+  const most = (at: number): number => Math.abs(fee[at] ?? 0) * MOST_TAX + 1;
+  return isOnTop(head) && sheet.under(head).some((sum, at) => Math.abs(sum ?? 0) > most(at));
 }
 
 /** What goes the other way than the fee is none: a tip comes on top of what is paid. */
