@@ -25,7 +25,7 @@ import {
   type SignReading,
 } from "./processorRows";
 import { signsOf } from "./processorSigns";
-import { isReserveAlone, reservedOf, reserveRow } from "./reserves";
+import { beforeReserve, isReserveAlone, reservedOf, reserveProofs, reserveRow } from "./reserves";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { settledFeeQuestion } from "./settledFee";
 import { refundedQuestion, isRefundAlone, refundsAre, withoutRefunds } from "./refundsBeside";
@@ -104,7 +104,10 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       ...footQuestions(activities, signs.reading, answers),
       ...betweenQuestion(activities, answers),
     ],
-    proofs: signs.proofs,
+    proofs: [
+      ...signs.proofs,
+      ...(signs.questions.length === 0 ? reserveProofs(reading, kept) : []),
+    ],
   };
 }
 
@@ -146,12 +149,14 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     // What arrives of nothing, and without a fee, is all that the line moves.
     gross: charged === 0 && fee === null ? (net ?? charged) : charged,
     fee,
-    net: net === null || isOfReserve ? net : minor(net - reserved),
+    net: isOfReserve ? net : asMinor(beforeReserve(net, reserved, { gross: charged, fee })),
     balance: sum("balance"),
     payoutId: reading.cells.of(row, "payoutId"),
     id: reading.cells.of(row, "id"),
   };
 }
+
+const asMinor = (sum: number | null): Minor | null => (sum === null ? null : minor(sum));
 
 type Decisions = {
   signs: SignReading;

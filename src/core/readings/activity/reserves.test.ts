@@ -1,4 +1,4 @@
-import { linesIn, list, openIn } from "../../../../tests/support/readings";
+import { linesIn, list, openIn, readList } from "../../../../tests/support/readings";
 
 /* Lists of a processor that keeps back a part, by hand, common practice, no source. */
 
@@ -14,6 +14,7 @@ describe("a column of what is kept back", () => {
       "2026-11-13,O2,500.00,14.50,50.00,435.50",
     );
     expect(openIn(file, asked)).toEqual([]);
+    expect(readList(file, asked).proofs).toContain("“Held” is a reserve: the rest of each net");
     expect(sumsOf(file).slice(0, 2)).toEqual([
       "1,000.00 | charge, fee 29.00",
       "(100.00) | reserve",
@@ -50,6 +51,11 @@ describe("a column of what is kept back", () => {
       "2026-11-13,O2,500.00,14.50,50.00,485.50",
     );
     expect(openIn(file, asked)).toEqual(["column:Held"]);
+    const answers = { "column:Held": "reserve" };
+    expect(readList(file, { ...asked, answers })).toMatchObject({
+      questions: [],
+      proofs: ["gross less fee is net on all 2 lines that have the three"],
+    });
   });
   it("is no fee whatever else was taken off: a loan that is paid back is asked about", () => {
     const file = list(

@@ -7,6 +7,7 @@ import {
   type Made,
   plainFields,
   type Reading,
+  sumOfCell,
   sumUnderHead,
 } from "../canonical";
 import type { Row } from "../cells";
@@ -101,3 +102,27 @@ export const isReserveAlone = (reading: Reading, { row, activity }: ActivityEntr
   (activity.gross ?? 0) === 0 &&
   (activity.fee ?? 0) === 0 &&
   reservedOf(reading, row) !== 0;
+
+/** The net of a line as it was before anything was kept back of it; as it stands where it is that already. */
+export function beforeReserve(
+  net: number | null,
+  reserved: number,
+  { gross, fee }: { gross: number | null; fee: number | null },
+): number | null {
+  const isBefore = net === (gross ?? 0) - Math.abs(fee ?? 0);
+  return net === null || isBefore ? net : net - reserved;
+}
+
+/** That what is kept back is the rest of each net, where the nets are less by it. */
+export function reserveProofs(reading: Reading, entries: readonly ActivityEntry[]): string[] {
+  const heads = USES.flatMap((use) => headsUsedAs(reading, use));
+  const held = entries.filter(
+    ({ row, activity }) => !HAVE_NONE.has(activity.kind) && reservedOf(reading, row) !== 0,
+  );
+  const isRest = held.every(
+    ({ row, activity }) => activity.net !== null && activity.net !== sumOfCell(reading, row, "net"),
+  );
+  if (held.length === 0 || !isRest) return [];
+  const named = heads.map((head) => `“${head}”`).join(" and ");
+  return [`${named} ${heads.length === 1 ? "is" : "are"} a reserve: the rest of each net`];
+}
