@@ -332,3 +332,14 @@ describe("what other lists have instead of what is asked for", () => {
     expect(openIn(file, { kind: "processor" })).toEqual([]);
   });
 });
+
+describe("who paid", () => {
+  it("is somebody by the two parts of a name, where the line names no company", () => {
+    const file = list(
+      "Txn,Date,Amount,Payer First,Payer Last,Payer Company",
+      "T1,2026-11-12,100.00,Jane,Roe,",
+      "T2,2026-11-13,50.00,,,Dara Ceramics",
+    );
+    expect(cellsIn(file, ["payer_name"])).toEqual(["Jane Roe", "Dara Ceramics"]);
+  });
+});

@@ -37,8 +37,22 @@ export function headAt(records: readonly (readonly string[])[]): number {
     if (names > best || (names === best && isSummary(records, at, index)))
       [best, at] = [names, index];
   }
+  if (isSecondRow(records, at + 1)) return at + 1;
   return at === 0 && first.filter(isValue).length > 1 ? NO_HEAD : at;
 }
+
+/** Whether a record is the lower of two rows that are a head together: `Invoice, Invoice` over `No., Date`. */
+function isSecondRow(records: readonly (readonly string[])[], at: number): boolean {
+  const [above = [], here = [], below = []] = records.slice(at - 1, at + 2);
+  const filled = here.filter((cell) => cell.trim() !== "");
+  const isOver = above.some((name, place) => name.trim() !== "" && above.indexOf(name) !== place);
+  const areWords = filled.length > 1 && filled.every((cell) => !/\d/.test(cell));
+  const isOther = here.some((name, place) => name !== above[place]);
+  return isOver && areWords && isOther && namesIn(here) > 1 && below.some(isFact);
+}
+
+/** Whether a name is one that columns go by. */
+export const isColumnName = (name: string): boolean => KNOWN.has(headWords(name));
 
 /** Whether a head has a line or two below it, and another one as good has the list: a summary stands above it. */
 function isSummary(records: readonly (readonly string[])[], at: number, next: number): boolean {

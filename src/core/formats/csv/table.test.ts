@@ -178,3 +178,20 @@ describe("a list that is printed in columns", () => {
     ]);
   });
 });
+
+describe("a head of two rows", () => {
+  it("has the name of each column from both", () => {
+    const read = readTable(
+      "Customer,Invoice,Invoice,Due,Invoice,Open\nName,No.,Date,Date,Amount,Amount\nAda,1,10/05/2026,11/04/2026,5.00,5.00\n",
+    );
+    expect(read.ok && read.value.headers).toEqual([
+      "Name",
+      "No.",
+      "Invoice Date",
+      "Due Date",
+      "Invoice Amount",
+      "Open Amount",
+    ]);
+    expect(read.ok && read.value.rows).toHaveLength(1);
+  });
+});

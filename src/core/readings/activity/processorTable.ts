@@ -17,6 +17,7 @@ import { chargeId, ownId } from "./idsOfLines";
 import { idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
+import { personName } from "../personName";
 import { plainWords } from "@/core/formats";
 import {
   type ActivityEntry,
@@ -178,6 +179,7 @@ function canonicalRow(
   fields.kind = kind;
   Object.assign(fields, ownId(reading, row, { idHead, of: fields.id }));
   if (kind === "charge") Object.assign(fields, chargeId(reading, row));
+  fields.payerName ??= personName(reading.cells)(row);
   fields.method ??= isMethod || METHOD_HINT.test(word) ? word : "";
   if (effect) {
     const paid = kind === "payout" ? (turned ? -1 : 1) * (paidOut(activity) ?? 0) : effect.gross;

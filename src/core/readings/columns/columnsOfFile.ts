@@ -167,6 +167,10 @@ const areNoKinds = (cells: readonly string[]): boolean =>
   (cells.every((cell) => sureState(cell) !== null && sureKind(cell) === null) &&
     cells.some((cell) => sureState(cell) === "counts"));
 
+/** Sums, and not days alone, but those that are as good as numbers. */
+const areAmounts = (cells: readonly string[]): boolean =>
+  cells.some(isSum) && (!cells.every(isDate) || cells.some(isEightDay));
+
 /** Whether a column holds anything that its field could be; an empty one may hold it another time. */
 function fits(
   { field, type, needed }: FieldSpec,
@@ -177,7 +181,7 @@ function fits(
   const cells = filled.filter((cell) => !isNothing(cell));
   if (cells.length === 0) return true;
   // A head that may be of a sum as well as of a day is what it holds.
-  if (needed) return type !== "amount" || !cells.every(isDate) || cells.some(isEightDay);
+  if (needed) return type !== "amount" || areAmounts(cells);
   if (type === "kind") return !areNoKinds(cells);
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
   if (type === "amount") return holdsSums(field, cells);

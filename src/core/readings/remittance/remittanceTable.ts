@@ -43,7 +43,7 @@ export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
     ],
     proofs: [
       ...(isProven ? [provenWords(payments.length)] : []),
-      ...(isLess(reading, rows)
+      ...(rows.length > 0 && isLess(reading, rows)
         ? [`gross less discount is what was paid on all ${rows.length} lines`]
         : []),
     ],
