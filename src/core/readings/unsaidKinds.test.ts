@@ -155,3 +155,14 @@ describe("what is no affair of a processor", () => {
     expect(openIn(file("1.90", "88.10"), asked)).toEqual([]);
   });
 });
+
+describe("when something was answered", () => {
+  it("is no answer, whatever its column is called", () => {
+    const file = list(
+      "Effective,Name,Amount,Result,Result Date",
+      "2026-11-12,Fernhill,100.00,Cleared,2026-11-13",
+      "2026-11-12,Dara,50.00,Cleared,2026-11-14",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+  });
+});

@@ -5,7 +5,7 @@ export type DocumentKind = "invoice" | "credit" | "leave";
 
 const KINDS: Readonly<Record<Exclude<DocumentKind, "leave">, string>> = {
   invoice:
-    "invoice,inv,in,invoices,sales invoice,tax invoice,rechnung,facture,factura,fattura,factuur,fatura,ar invoice,customer invoice,standard,accrec,dr,debit",
+    "invoice,inv,in,invoices,sales invoice,tax invoice,rechnung,facture,factura,fattura,factuur,fatura,ar invoice,customer invoice,debit memo,debit note,finance charge,late fee,late charge,standard,accrec,dr,debit",
   credit:
     "credit,cr,credit note,credit memo,creditnote,cm,cn,crn,credit invoice,gutschrift,avoir,nota de credito,abono,nota di credito,creditnota,sales credit note,sales credit memo,sales cr memo,cr memo,credit memorandum,customer credit,accreccredit,rechnungskorrektur",
 };

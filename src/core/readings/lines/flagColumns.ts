@@ -13,6 +13,7 @@ import {
   isUnknown,
   isYes,
   saysPaid,
+  saysStanding,
   tellsStanding,
   testByHead,
   wasTakenBack,
@@ -111,7 +112,7 @@ function flagTest(
   if (byHead !== null) return byHead;
   if (new Set(filled).size > MOST_STATES)
     return kind === "invoices" && filled.some(isGivenUp) ? isGivenUp : null;
-  const isState = tellsStanding(head);
+  const isState = saysStanding(head, filled);
   return (cell, row) =>
     isDead(kind, cell) ||
     (kind === "invoices" && isGone(cells, cell, row)) ||

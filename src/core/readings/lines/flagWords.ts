@@ -79,6 +79,10 @@ export const tellsStanding = (head: string): boolean => {
   return STANDING.test(plain) && !OF_ELSE.test(plain) && !HARMLESS.test(plain);
 };
 
+/** The same by what it holds too: when something was said is no word of it. */
+export const saysStanding = (head: string, filled: readonly string[]): boolean =>
+  tellsStanding(head) && !filled.every((cell) => cell === "" || isMarkedDay(cell));
+
 /** A word of such a column that nobody knows. */
 export const isUnknown = (kind: FileKind, cell: string): boolean =>
   cell !== "" && (kind === "invoices" ? sureStanding(cell) : sureState(cell)) === null;
