@@ -166,3 +166,17 @@ describe("when something was answered", () => {
     expect(openIn(file, asked)).toEqual([]);
   });
 });
+
+describe("lines whose sums come to another by chance", () => {
+  it("stay lines where no word says that one is of several", () => {
+    const file = (head: string, one: string): string =>
+      list(
+        `Txn,Date,${head},Amount,Customer`,
+        `1,2026-11-12,${one},150.00,Ada`,
+        "2,2026-11-12,shop,100.00,Ben",
+        "3,2026-11-12,shop,50.00,Cleo",
+      );
+    expect(leftOutOf(file("Channel", "web"), asked)).toEqual([]);
+    expect(leftOutOf(file("Line", "BATCH"), asked)).toEqual(["2 heading"]);
+  });
+});

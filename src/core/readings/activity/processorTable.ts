@@ -2,29 +2,16 @@ import type { RowKind } from "@/core/activity/index";
 import type { Day } from "@/core/calendar";
 import { add, type Minor, minor } from "@/core/money";
 
-import {
-  headsUsedAs,
-  inText,
-  type Made,
-  plainFields,
-  type Reading,
-  sumOfCell,
-  sumUnderHead,
-} from "../canonical";
+import { headsUsedAs, type Made, type Reading, sumOfCell, sumUnderHead } from "../canonical";
+import { agreedRow } from "./agreedRow";
 import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
-import { chargeId, ownId } from "./idsOfLines";
 import { idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
 import { personName } from "../personName";
 import { plainWords } from "@/core/formats";
-import {
-  type ActivityEntry,
-  type ActivityRow,
-  effectUnder,
-  type SignReading,
-} from "./processorRows";
+import { type ActivityRow } from "./processorRows";
 import { signsOf } from "./processorSigns";
 import { beforeReserve, isReserveAlone, reservedOf, reserveProofs, reserveRow } from "./reserves";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
@@ -40,20 +27,6 @@ import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { tenderQuestions } from "./tenders";
 import type { Question } from "../types";
-
-/** Fields that are worked out from what the file says, and not taken over. */
-const WORKED_OUT = new Set([
-  "gross",
-  "fee",
-  "fee2",
-  "feeTax",
-  "net",
-  "refunded",
-  "balance",
-  "status",
-  "moneyIn",
-  "moneyOut",
-]);
 
 /** Processor activity in the agreed layout: kinds by name, sums at their effect, fees as costs. */
 export function processorTable(reading: Reading, rows: readonly Row[]): Made {
@@ -74,8 +47,13 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   // Columns of money in and out say the way of each sum.
   const sided = !cells.has("gross") && cells.has("moneyIn");
   const signs = signsOf(activities, sided ? { ...answers, signs: "signed" } : answers);
-  const turned = payoutsTurned(activities);
-  const idHead = idSaid(cells, rows);
+  const decided = {
+    signs: signs.reading,
+    turned: payoutsTurned(activities),
+    isMethod,
+    idHead: idSaid(cells, rows),
+    person: personName(cells),
+  };
   const open = kept.filter(
     ({ activity }) => activity.kind === "payout" && paidOut(activity) === null,
   );
@@ -84,7 +62,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     rows: sure.flatMap((entry) => [
       ...((refunds === "here" && isRefundAlone(reading, entry)) || isReserveAlone(reading, entry)
         ? []
-        : [canonicalRow(reading, entry, { signs: signs.reading, turned, isMethod, idHead })]),
+        : [agreedRow(reading, entry, decided)]),
       ...(refunds === "here" ? refundedRow(reading, entry) : []),
       ...payoutFeeRow(reading, entry),
       ...reserveRow(reading, entry),
@@ -150,43 +128,9 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
     // What arrives of nothing, and without a fee, is all that the line moves.
     gross: charged === 0 && fee === null ? (net ?? charged) : charged,
     fee,
-    net: isOfReserve ? net : asMinor(beforeReserve(net, reserved, { gross: charged, fee })),
+    net: isOfReserve ? net : beforeReserve(net, reserved, { gross: charged, fee }),
     balance: sum("balance"),
     payoutId: reading.cells.of(row, "payoutId"),
     id: reading.cells.of(row, "id"),
   };
 }
-
-const asMinor = (sum: number | null): Minor | null => (sum === null ? null : minor(sum));
-
-type Decisions = {
-  signs: SignReading;
-  turned: boolean;
-  isMethod: boolean;
-  /** The head of the ids of lines that were said to be refunds or disputes. */
-  idHead: string | null;
-};
-
-function canonicalRow(
-  reading: Reading,
-  { row, activity }: ActivityEntry,
-  { signs, turned, isMethod, idHead }: Decisions,
-): Made["rows"][number] {
-  const { currency, kind } = activity;
-  const effect = effectUnder(activity, signs);
-  const fields = plainFields(reading, row, WORKED_OUT);
-  const word = reading.cells.of(row, "kind");
-  fields.kind = kind;
-  Object.assign(fields, ownId(reading, row, { idHead, of: fields.id }));
-  if (kind === "charge") Object.assign(fields, chargeId(reading, row));
-  fields.payerName ??= personName(reading.cells)(row);
-  fields.method ??= isMethod || METHOD_HINT.test(word) ? word : "";
-  if (effect) {
-    const paid = kind === "payout" ? (turned ? -1 : 1) * (paidOut(activity) ?? 0) : effect.gross;
-    fields.gross = inText(paid, currency);
-    fields.fee = inText(kind === "payout" ? 0 : effect.cost, currency);
-  }
-  return { line: row.line, fields };
-}
-
-const METHOD_HINT = /ach|bank|check|debit|card/i;

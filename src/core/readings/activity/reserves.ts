@@ -1,5 +1,5 @@
 import { plainWords } from "@/core/formats";
-import type { DecimalMark } from "@/core/money";
+import { type Minor, minor } from "@/core/money";
 
 import {
   headsUsedAs,
@@ -13,6 +13,7 @@ import {
 import type { Row } from "../cells";
 import { foots, Sheet, type Sums } from "../columns/sheet";
 import { COST_FIELDS, isHeld } from "../sums/costHeads";
+import { MARKS } from "../sums/marks";
 import type { Answers, Unread } from "../types";
 import type { ActivityEntry, ActivityRow } from "./processorRows";
 
@@ -28,7 +29,6 @@ const USES = Object.keys(EFFECT) as Use[];
 const COMES_BACK = /\b(?:releas\w*|returned|repaid|given back|paid back)\b/;
 /** More columns of reserves than these are something else. */
 const MOST = 3;
-const MARKS: readonly DecimalMark[] = [".", ","];
 
 /** A file of activity with what its nets prove of its columns of reserves, as if it had been answered. */
 export function withReserves(file: Unread): Unread {
@@ -105,12 +105,12 @@ export const isReserveAlone = (reading: Reading, { row, activity }: ActivityEntr
 
 /** The net of a line as it was before anything was kept back of it; as it stands where it is that already. */
 export function beforeReserve(
-  net: number | null,
+  net: Minor | null,
   reserved: number,
-  { gross, fee }: { gross: number | null; fee: number | null },
-): number | null {
+  { gross, fee }: { gross: Minor | null; fee: Minor | null },
+): Minor | null {
   const isBefore = net === (gross ?? 0) - Math.abs(fee ?? 0);
-  return net === null || isBefore ? net : net - reserved;
+  return net === null || isBefore ? net : minor(net - reserved);
 }
 
 /** That what is kept back is the rest of each net, where the nets are less by it. */

@@ -1,11 +1,11 @@
 import type { FileKind, Table } from "@/core/formats";
-import type { DecimalMark } from "@/core/money";
 
 import { activityProof } from "./activityProof";
 import { adviceProof } from "./adviceProof";
 import { invoiceProof } from "./invoiceProof";
 import { type Columns, Sheet } from "./sheet";
 import { statementProof } from "./statementProof";
+import { MARKS } from "../sums/marks";
 
 /**
  * Columns that no name gave a field, or that a name gave to a field of another, and that the sums of
@@ -18,8 +18,7 @@ export function provenColumns(
   columns: Columns,
 ): Columns & Record<string, string> {
   if (table.kind !== undefined) return { ...columns };
-  const marks: readonly DecimalMark[] = [".", ","];
-  for (const mark of marks) {
+  for (const mark of MARKS) {
     const found = PROOFS[kind]?.(new Sheet(table, columns, mark)) ?? null;
     if (found !== null)
       return Object.fromEntries(

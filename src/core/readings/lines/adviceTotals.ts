@@ -1,11 +1,9 @@
-import type { DecimalMark } from "@/core/money";
-
 import { isDate } from "../columns/contents";
 import type { Cells, Row } from "../cells";
 import { groupedBy } from "../grouped";
-import { sumWithin, writtenSum } from "../sums/sumCells";
+import { writtenSum } from "../sums/sumCells";
+import { isSumOf } from "./isSumOf";
 
-const MARKS: readonly DecimalMark[] = [".", ","];
 /** Fields that say which payment a line is of. */
 const OF_PAYMENT = ["trace", "paidOn", "payerName", "number"] as const;
 
@@ -26,23 +24,15 @@ export function adviceTotals(cells: Cells, rows: readonly Row[]): ReadonlySet<nu
         cells.of(total, "number") === "" &&
         above.length > 0 &&
         above.every((row) => cells.of(row, "number") !== "") &&
-        isSumOf(total, above, taken);
+        isSumOf(total, above, sumsOf(total, taken));
       return isOne ? [total.line] : [];
     }),
   );
 }
 
-function isSumOf({ cells }: Row, lines: readonly Row[], taken: readonly number[]): boolean {
-  const places = [...cells.keys()].filter((at) => {
+/** The places of sums that say nothing of which payment it is. */
+const sumsOf = ({ cells }: Row, taken: readonly number[]): number[] =>
+  [...cells.keys()].filter((at) => {
     const cell = cells[at] ?? "";
     return !taken.includes(at) && writtenSum(cell) !== null && !isDate(cell);
   });
-  const comesTo = (at: number, mark: DecimalMark): number =>
-    lines.reduce((all, line) => all + (sumWithin(line.cells[at] ?? "", mark) ?? 0), 0);
-  return (
-    places.length > 0 &&
-    MARKS.some((mark) =>
-      places.every((at) => sumWithin(cells[at] ?? "", mark) === comesTo(at, mark)),
-    )
-  );
-}

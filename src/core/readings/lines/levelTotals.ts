@@ -1,13 +1,20 @@
-import type { DecimalMark } from "@/core/money";
+import { plainWords } from "@/core/formats";
 
 import type { Cells, Row } from "../cells";
-import { sumWithin } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
 import type { LeftOut } from "../types";
+import { isSumOf } from "./isSumOf";
 
 /** More words than these are no levels. */
 const MOST_LEVELS = 4;
-const MARKS: readonly DecimalMark[] = [".", ","];
+
+/** Groups whose sums agree by chance no more, where no word says that they are any. */
+const ENOUGH = 4;
+/** Words of what stands for several lines (common practice, no source). */
+const LEVEL =
+  /\b(?:batch|total|sum|summary|header|level|group|deposit|settlement|payout|parent|master|day)\b/;
+const isLevel = (head: string, word: string): boolean =>
+  [head, word].some((text) => LEVEL.test(plainWords(text)));
 
 /**
  * Lines of batches among the lines of what is in them: a column has a word of their own on each, and
@@ -15,16 +22,20 @@ const MARKS: readonly DecimalMark[] = [".", ","];
  */
 export function levelTotals(cells: Cells, rows: readonly Row[]): LeftOut[] {
   if (cells.file.kind !== "processor" && cells.file.kind !== "bank") return [];
-  const fields = sumFields(cells).filter((field) => field !== "balance");
-  for (const { at } of cells.unread()) {
+  const places = sumFields(cells)
+    .filter((field) => field !== "balance")
+    .map((field) => cells.file.table.headers.indexOf(cells.head(field)));
+  for (const { head, at } of cells.unread()) {
     const words = [...new Set(rows.map((row) => (row.cells[at] ?? "").trim()))];
     if (words.length < 2 || words.length > MOST_LEVELS || words.includes("")) continue;
     for (const word of words) {
       const isTotal = (row: Row): boolean => (row.cells[at] ?? "").trim() === word;
       const leftOut = (why: "heading" | "total"): LeftOut[] =>
         rows.filter(isTotal).map(({ line }) => ({ line, why }));
-      if (areTotals(cells, fields, groupsOf(rows, isTotal))) return leftOut("heading");
-      if (areTotals(cells, fields, groupsOf([...rows].reverse(), isTotal))) return leftOut("total");
+      const first = groupsOf(rows, isTotal);
+      if (!isLevel(head, word) && first.length < ENOUGH) continue;
+      if (areTotals(first, places)) return leftOut("heading");
+      if (areTotals(groupsOf([...rows].reverse(), isTotal), places)) return leftOut("total");
     }
   }
   return [];
@@ -44,18 +55,12 @@ function groupsOf(rows: readonly Row[], isTotal: (row: Row) => boolean): Group[]
 }
 
 /** Whether each group has a total that is what its lines come to, and one of them has several. */
-function areTotals(cells: Cells, fields: readonly string[], groups: readonly Group[]): boolean {
-  if (!groups.some(({ lines }) => lines.length > 1) || fields.length === 0) return false;
-  return MARKS.some((mark) =>
-    groups.every(({ total, lines }) => {
-      const sum = (row: Row, field: string): number => sumWithin(cells.of(row, field), mark) ?? 0;
-      return (
-        total !== null &&
-        fields.some((field) => sum(total, field) !== 0) &&
-        fields.every(
-          (field) => sum(total, field) === lines.reduce((all, row) => all + sum(row, field), 0),
-        )
-      );
-    }),
+const areTotals = (groups: readonly Group[], places: readonly number[]): boolean =>
+  groups.some(({ lines }) => lines.length > 1) &&
+  groups.every(
+    ({ total, lines }) =>
+      total !== null && !isNothing(total, places) && isSumOf(total, lines, places),
   );
-}
+
+const isNothing = ({ cells }: Row, places: readonly number[]): boolean =>
+  places.every((at) => !/[1-9]/.test(cells[at] ?? ""));

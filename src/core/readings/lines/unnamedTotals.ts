@@ -1,14 +1,12 @@
-import type { DecimalMark } from "@/core/money";
-
 import { isDate } from "../columns/contents";
 import type { Cells, Row } from "../cells";
-import { sumWithin, writtenSum } from "../sums/sumCells";
+import { writtenSum } from "../sums/sumCells";
+import { isSumOf } from "./isSumOf";
 
 /** Lines that a total without a name is the sum of, at the least: one alone may be told twice. */
 const FEWEST = 2;
 /** More lines without a day are no totals. */
 const MOST_TRIED = 50;
-const MARKS: readonly DecimalMark[] = [".", ","];
 
 /**
  * Lines that hold sums and nothing else, each the sum of all lines above it or of those since the
@@ -29,27 +27,18 @@ export function unnamedTotals(
   for (const { row, at } of bare) {
     const from = (totals.at(-1)?.at ?? -1) + 1;
     const above = [rows.slice(from, at), rows.slice(0, at).filter((_, place) => !isTotal(place))];
-    if (above.some((lines) => lines.length >= FEWEST && isSumOf(row, lines)))
+    if (above.some((lines) => lines.length >= FEWEST && isSumOf(row, lines, filledOf(row))))
       totals.push({ at, line: row.line });
   }
   // Where other lines have no more than sums either, such a line may be one of them.
   return new Set(totals.length === bare.length ? totals.map(({ line }) => line) : []);
 }
 
+/** The places of cells that hold something. */
+const filledOf = ({ cells }: Row): number[] =>
+  [...cells.keys()].filter((at) => (cells[at] ?? "").trim() !== "");
+
 function holdsSumsAlone({ cells }: Row): boolean {
   const filled = cells.map((cell) => cell.trim()).filter((cell) => cell !== "");
   return filled.length > 0 && filled.every((cell) => writtenSum(cell) !== null && !isDate(cell));
 }
-
-/** Whether each sum of a line is what its column comes to in others, under one of the marks. */
-const isSumOf = ({ cells }: Row, lines: readonly Row[]): boolean =>
-  MARKS.some((mark) =>
-    cells.every((cell, at) => {
-      const said = sumWithin(cell, mark);
-      const sum = lines.reduce(
-        (all, line) => all + (sumWithin(line.cells[at] ?? "", mark) ?? 0),
-        0,
-      );
-      return cell.trim() === "" || (said !== null && said === sum);
-    }),
-  );
