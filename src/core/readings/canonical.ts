@@ -26,6 +26,8 @@ import { sumUnder, writtenSum } from "./sums/sumCells";
 import type { SumReading } from "./sums/sumsOfFile";
 import type { EndedRow, LeftOut, Question } from "./types";
 
+export { headsUsedAs } from "./columnUses";
+
 /** A file on its way to the agreed layout: what was found of its days and sums. */
 export type Reading = {
   readonly cells: Cells;
@@ -135,12 +137,6 @@ function sumOfText(reading: Reading, row: Row, text: string): Minor | null {
   const written = writtenSum(text);
   return written && sumUnder(written, { ...reading.sums, currency: reading.currencyOf(row) });
 }
-
-/** Heads of columns that were said to be of a use. */
-export const headsUsedAs = ({ cells }: Reading, wanted: string): string[] =>
-  Object.entries(cells.file.answers).flatMap(([key, use]) =>
-    key.startsWith("column:") && use === wanted ? [key.slice("column:".length)] : [],
-  );
 
 function sumText(reading: Reading, row: Row, field: string): string | null {
   const sum = sumOfCell(reading, row, field);
