@@ -15,6 +15,7 @@ describe("a line whose text begins with a refund", () => {
     );
   it("is asked about where its sum has no sign", () => {
     expect(openIn(file("REFUND of order 77"), asked)).toEqual(["word:refund of order 77"]);
+    expect(openIn(file("Refund"), asked)).toEqual(["word:refund, by its text"]);
     expect(openIn(file("Fee for a class"), asked)).toEqual([]);
     expect(openIn(file("Refund of order 77", "-30.00"), asked)).toEqual([]);
   });
@@ -36,6 +37,7 @@ describe("batches among the lines of what is in them", () => {
     expect(leftOutOf(list(head, batch("150.00"), ...lines), asked)).toEqual(["2 heading"]);
     expect(leftOutOf(list(head, ...lines, batch("150.00")), asked)).toEqual(["4 total"]);
     expect(leftOutOf(list(head, batch("151.00"), ...lines), asked)).toEqual([]);
+    expect(openIn(list(head, batch("151.00"), ...lines), asked)).toEqual(["column:Level"]);
   });
 });
 
@@ -102,6 +104,7 @@ describe("what is open of an invoice", () => {
     expect(openIn(file("-"), { kind: "invoices" })).toEqual([]);
     expect(openOf(file("-"))).toBe("0.00");
     expect(openIn(file(""), { kind: "invoices" })).toEqual(["openEmpty"]);
+    expect(openIn(file("n/a"), { kind: "invoices" })).toEqual(["openEmpty"]);
     expect(openOf(file(""), { openEmpty: "none" })).toBe("0.00");
     expect(openOf(file(""), { openEmpty: "total" })).toBe("500.00");
   });
@@ -177,6 +180,7 @@ describe("lines whose sums come to another by chance", () => {
         "3,2026-11-12,shop,50.00,Cleo",
       );
     expect(leftOutOf(file("Channel", "web"), asked)).toEqual([]);
+    expect(leftOutOf(file("Group", "A"), asked)).toEqual([]);
     expect(leftOutOf(file("Line", "BATCH"), asked)).toEqual(["2 heading"]);
   });
 });

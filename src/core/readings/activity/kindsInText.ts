@@ -3,6 +3,7 @@ import { plainWords } from "@/core/formats";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
+import { isBack, tellsStanding } from "../lines/flagWords";
 import { kindBegun, sureKind } from "../rowWords";
 import { movedIn } from "./bothSides";
 import { givenBack } from "./refundsBeside";
@@ -43,8 +44,10 @@ function wordIn(reading: Reading, row: Row, text: string): string {
   const word = kindBegun(text);
   const kind = sureKind(word);
   if (kind === "dispute_won") return word;
-  // Sums without a sign: what went back may be among them, and is asked about unless it stands alone.
-  return GOES_BACK.has(kind) ? plainWords(text).split(" ").slice(0, MOST_WORDS).join(" ") : "";
+  if (!GOES_BACK.has(kind)) return "";
+  // Sums without a sign: what went back may be among them, and is asked about whatever its words are.
+  const words = plainWords(text).split(" ").slice(0, MOST_WORDS).join(" ");
+  return sureKind(words) === null ? words : `${words}, by its text`;
 }
 
 /** Kinds that a text may tell of beside a sum without a sign; a fee may be what a customer paid for. */
@@ -53,9 +56,13 @@ const MOST_WORDS = 4;
 
 /** Columns of words that a processor may write the kind into; somebody may be called Refund Depot. */
 export const placesOf = ({ cells }: Reading): number[] => [
-  ...cells.unread().flatMap(({ head, at }) => (OF_SOMEBODY.test(plainWords(head)) ? [] : [at])),
+  ...cells.unread().flatMap(({ head, at }) => (isOfElse(head) ? [] : [at])),
   ...[cells.file.table.headers.indexOf(cells.head("reference"))].filter((at) => at >= 0),
 ];
+
+/** Columns of people, and of how a line stands or what came back of it, which are asked about by that. */
+const isOfElse = (head: string): boolean =>
+  OF_SOMEBODY.test(plainWords(head)) || isBack("processor", head) || tellsStanding(head);
 
 const OF_SOMEBODY =
   /\b(?:name|payer|payor|payee|customer|client|company|business|buyer|contact|merchant|member|donor|kunde|cliente?|nom|nombre)\b/;

@@ -1,6 +1,6 @@
 import { formatAmount, type Minor, ZERO } from "@/core/money";
 
-import { type Reading, sumOfCell } from "../canonical";
+import { isNothing, type Reading, sumOfCell } from "../canonical";
 import { isAgreed, type Row } from "../cells";
 import type { Question } from "../types";
 import { sureStanding } from "./documentWords";
@@ -11,12 +11,15 @@ import { movementOf } from "./runningBalance";
 /** A stroke in a column of sums is nothing. */
 const STROKE = /^[-–—]{1,3}$/;
 
+const holdsNothing = (cell: string): boolean =>
+  cell === "" || (isNothing(cell) && !STROKE.test(cell));
+
 /** What is open of an invoice whose cell for it holds a stroke, or nothing; null where that is not said. */
 function openOfEmpty(reading: Reading, row: Row): Minor | null {
   const { cells } = reading;
   if (!cells.has("balance")) return null;
   const cell = cells.of(row, "balance");
-  return STROKE.test(cell) || (cell === "" && cells.file.answers.openEmpty === "none")
+  return STROKE.test(cell) || (holdsNothing(cell) && cells.file.answers.openEmpty === "none")
     ? ZERO
     : null;
 }
@@ -50,7 +53,7 @@ export function emptyOpenQuestion(reading: Reading, rows: readonly Row[]): Quest
 }
 
 const isEmpty = (reading: Reading, row: Row): boolean =>
-  reading.cells.of(row, "balance") === "" &&
+  holdsNothing(reading.cells.of(row, "balance")) &&
   sureStanding(reading.cells.of(row, "status")) !== "paid" &&
   (sumOfCell(reading, row, "total") ?? 0) !== 0 &&
   openByAge(reading, row) === null &&

@@ -66,9 +66,16 @@ export const wasTakenBack = (cell: string): boolean => {
   return sum === null ? !NOTHING_BACK.test(plainWords(cell)) : /[1-9]/.test(sum.digits);
 };
 
+/** A word that calls a line the sum of others: where it is that, it is left out before this is asked. */
+const SUM_OF_OTHERS =
+  /^(?:batch|batch total|total|totals|sub ?total|summary|header|batch header|batch summary)$/;
+const isSumOfOthers = (kind: FileKind, cell: string): boolean =>
+  (kind === "processor" || kind === "bank") && SUM_OF_OTHERS.test(plainWords(cell));
+
 /** A word that says by itself that there is no money, whatever its column is called. */
 export const isDead = (kind: FileKind, cell: string): boolean =>
   TRIAL.test(plainWords(cell)) ||
+  isSumOfOthers(kind, cell) ||
   (kind === "invoices"
     ? sureStanding(cell) === "void"
     : (sureState(cell) ?? "counts") !== "counts");

@@ -13,8 +13,7 @@ const ENOUGH = 4;
 /** Words of what stands for several lines (common practice, no source). */
 const LEVEL =
   /\b(?:batch|total|sum|summary|header|level|group|deposit|settlement|payout|parent|master|day)\b/;
-const isLevel = (head: string, word: string): boolean =>
-  [head, word].some((text) => LEVEL.test(plainWords(text)));
+const isLevel = (word: string): boolean => LEVEL.test(plainWords(word));
 
 /**
  * Lines of batches among the lines of what is in them: a column has a word of their own on each, and
@@ -25,7 +24,7 @@ export function levelTotals(cells: Cells, rows: readonly Row[]): LeftOut[] {
   const places = sumFields(cells)
     .filter((field) => field !== "balance")
     .map((field) => cells.file.table.headers.indexOf(cells.head(field)));
-  for (const { head, at } of cells.unread()) {
+  for (const { at } of cells.unread()) {
     const words = [...new Set(rows.map((row) => (row.cells[at] ?? "").trim()))];
     if (words.length < 2 || words.length > MOST_LEVELS || words.includes("")) continue;
     for (const word of words) {
@@ -33,7 +32,7 @@ export function levelTotals(cells: Cells, rows: readonly Row[]): LeftOut[] {
       const leftOut = (why: "heading" | "total"): LeftOut[] =>
         rows.filter(isTotal).map(({ line }) => ({ line, why }));
       const first = groupsOf(rows, isTotal);
-      if (!isLevel(head, word) && first.length < ENOUGH) continue;
+      if (!isLevel(word) && first.length < ENOUGH) continue;
       if (areTotals(first, places)) return leftOut("heading");
       if (areTotals(groupsOf([...rows].reverse(), isTotal), places)) return leftOut("total");
     }
