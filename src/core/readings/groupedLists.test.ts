@@ -28,9 +28,9 @@ describe("a list whose groups are named in lines of their own", () => {
     expect(kindsIn(open).sure).toBe("invoices");
     expect(openIn(open)).toEqual([]);
     expect(linesIn("invoices", open).map((line) => line.split(" | ").slice(-2))).toEqual([
-      ["3001", "Alder Pottery"],
-      ["3002", "Alder Pottery"],
-      ["3003", "Brook Studio"],
+      ["3001, due Fri 13 Nov, of 120.00", "Alder Pottery"],
+      ["3002, due Sat 14 Nov", "Alder Pottery"],
+      ["3003, due Sun 15 Nov", "Brook Studio"],
     ]);
     expect(readList(open).proofs).toContain("3 totals are what their lines come to");
   });

@@ -100,8 +100,8 @@ describe("invoices with a line for each item", () => {
       "2,Ben,2026-11-01,2026-12-01,Vase,50.00,50.00",
     );
     expect(linesIn("invoices", file)).toEqual([
-      "Tue 1 Dec | 100.00 | 1 | Ada",
-      "Tue 1 Dec | 50.00 | 2 | Ben",
+      "Sun 1 Nov | 100.00 | 1, due Tue 1 Dec | Ada",
+      "Sun 1 Nov | 50.00 | 2, due Tue 1 Dec | Ben",
     ]);
     expect(leftOutOf(file)).toEqual(["3 same_invoice"]);
   });
@@ -113,7 +113,7 @@ describe("invoices with a line for each item", () => {
     );
     expect(openIn(file)).toEqual(["balance", "lines"]);
     expect(linesIn("invoices", file, { answers: { balance: "total", lines: "sum" } })).toEqual([
-      "Tue 1 Dec | 100.00 | 1 | Ada",
+      "Sun 1 Nov | 100.00 | 1, due Tue 1 Dec | Ada",
     ]);
     expect(
       linesIn("invoices", file.replace("Cup,40.00", "Bowl,60.00"), {
@@ -141,8 +141,8 @@ describe("what of an invoice is open, by what was paid", () => {
     );
     expect(openIn(file)).toEqual([]);
     expect(linesIn("invoices", file)).toEqual([
-      "Tue 1 Dec | 100.00 | 1 | Ada",
-      "Sat 5 Dec | 150.00 | 2 | Ben",
+      "Sun 1 Nov | 100.00 | 1, due Tue 1 Dec | Ada",
+      "Sun 1 Nov | 150.00 | 2, due Sat 5 Dec, of 200.00 | Ben",
     ]);
   });
   it("a debit that a credit beside it lowers", () => {
@@ -174,8 +174,8 @@ describe("lists that look like another kind", () => {
     );
     expect(openIn(file)).toEqual([]);
     expect(linesIn("invoices", file)).toEqual([
-      "Tue 1 Dec | 60.00 | 1 | C1",
-      "Sat 5 Dec | 50.00 | 2 | C2",
+      "Sun 1 Nov | 60.00 | 1, due Tue 1 Dec, of 100.00 | C1",
+      "Sun 1 Nov | 50.00 | 2, due Sat 5 Dec | C2",
     ]);
   });
   it("the other side of a statement, by its balance, whatever it is called", () => {

@@ -215,8 +215,8 @@ describe("which rows are money", () => {
       "3,C1,2026-11-13,2026-12-13,Invoice,Void,70.00,0.00",
     ].join("\n");
     expect(linesIn("invoices", file)).toEqual([
-      "Sun 13 Dec | 60.00 | 1 | C1",
-      "Sun 13 Dec | (30.00) | 2 | C1",
+      "Fri 13 Nov | 60.00 | 1, due Sun 13 Dec, of 100.00 | C1",
+      "Fri 13 Nov | (30.00) | 2, due Sun 13 Dec | C1",
     ]);
     expect(readList(file).leftOut).toEqual([{ line: 4, why: "no_money" }]);
   });

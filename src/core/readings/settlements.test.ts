@@ -197,7 +197,7 @@ describe("a ledger's list", () => {
       '"Monday, November 30, 2026 10:15 AM GMT-05:00"',
     );
     expect(columnsIn("invoices", file).customerId).toBe("Column 1");
-    expect(linesIn("invoices", file)).toEqual(["Sun 13 Dec | 20.00 | 500 | Ada"]);
+    expect(linesIn("invoices", file)).toEqual(["Fri 13 Nov | 20.00 | 500, due Sun 13 Dec | Ada"]);
     expect(leftOutOf(file)).toEqual(["3 heading", "5 total", "6 total", "7 heading"]);
   });
   it("asks about what was cleared by another document", () => {

@@ -299,8 +299,8 @@ describe("lists of what customers owe", () => {
       "TOTAL,,,,,400.00,360.00",
     );
     expect(linesOf("invoices", file)).toEqual([
-      "Tue 1 Dec | 60.00 | 1001 | Total Ceramics",
-      "Sat 5 Dec | 300.00 | 1003 | Ben Clay",
+      "Sun 1 Nov | 60.00 | 1001, due Tue 1 Dec, of 100.00 | Total Ceramics",
+      "Thu 5 Nov | 300.00 | 1003, due Sat 5 Dec | Ben Clay",
     ]);
     expect(leftOutOf(file)).toEqual(["2 heading", "4 total", "5 heading", "7 total"]);
   });
@@ -312,11 +312,11 @@ describe("lists of what customers owe", () => {
       );
     expect(openIn(file(",108.00", ",Balance due"))).toEqual([]);
     expect(linesOf("invoices", file(",108.00", ",Balance due"))).toEqual([
-      "Tue 1 Dec | 108.00 | 1 | Ada",
+      "Sun 1 Nov | 108.00 | 1, due Tue 1 Dec | Ada",
     ]);
     expect(openIn(file("", ""))).toEqual(["taxed", "balance"]);
     expect(linesOf("invoices", file("", ""), { taxed: "on_top", balance: "total" })).toEqual([
-      "Tue 1 Dec | 108.00 | 1 | Ada",
+      "Sun 1 Nov | 108.00 | 1, due Tue 1 Dec | Ada",
     ]);
   });
   it("an account's balance beside its lines is not what of each is open", () => {
@@ -328,9 +328,9 @@ describe("lists of what customers owe", () => {
     );
     expect(openIn(file, { kind: "invoices" })).toEqual(["running"]);
     expect(linesOf("invoices", file, { running: "account" })).toEqual([
-      "Tue 1 Dec | 100.00 | 1001 | Ada",
+      "Sun 1 Nov | 100.00 | 1001, due Tue 1 Dec | Ada",
       "Sat 14 Nov | (30.00) | C-1 | Ada",
-      "Tue 15 Dec | 200.00 | 1002 | Ada",
+      "Sun 15 Nov | 200.00 | 1002, due Tue 15 Dec | Ada",
     ]);
   });
   it("what is open alone; sums in thousands; a last payment", () => {

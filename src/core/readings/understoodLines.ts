@@ -18,7 +18,7 @@ const SHOWN_FIELDS: Readonly<Record<FileKind, Readonly<Record<keyof Shown, reado
     who: ["payerName", "reference", "payoutId"],
   },
   invoices: {
-    day: ["dueOn", "issuedOn"],
+    day: ["issuedOn", "dueOn"],
     sum: ["balance", "total"],
     what: ["number"],
     who: ["customerId"],
@@ -31,6 +31,19 @@ const SHOWN_FIELDS: Readonly<Record<FileKind, Readonly<Record<keyof Shown, reado
 /** A kind of row as people say it; anything else as it is. */
 const kindInWords = (text: string): string =>
   text in ROW_KINDS ? ROW_KINDS[text as RowKind].label : text;
+
+const isDay = (text: string): text is Day => /^\d{4}-\d\d-\d\d$/.test(text);
+
+/** Fields that say another day or sum of the same line, shown where they differ, each behind its word. */
+const BESIDE: Readonly<
+  Partial<Record<FileKind, readonly (readonly [field: string, word: string])[]>>
+> = {
+  invoices: [
+    ["dueOn", "due"],
+    ["total", "of"],
+  ],
+  processor: [["settledOn", "settled"]],
+};
 
 /** What a line costs beside its sum, or gives back of its fee. */
 function costInWords(cost: number, shown: (value: number) => string): string[] {
@@ -66,13 +79,20 @@ export function understoodLines(
     // A line of a fee alone has no other sum.
     const isFee = amount.ok && amount.value === 0 && cost !== 0;
     const shown = (value: number): string => formatMoney(minor(value), own, currency);
+    const dayOf = (text: string): string => (isDay(text) ? formatDay(text, today) : text);
+    const beside = (BESIDE[kind] ?? []).flatMap(([field, word]) => {
+      const cell = first(cells, [field]);
+      const other = parseAmount(cell, ".", own);
+      if (isDay(cell)) return cell === on ? [] : [`${word} ${dayOf(cell)}`];
+      const isOther = other.ok && amount.ok && other.value !== amount.value;
+      return isOther ? [`${word} ${shown(other.value)}`] : [];
+    });
+    const costs = isFee ? [] : costInWords(cost, shown);
     return {
       line,
-      day: /^\d{4}-\d\d-\d\d$/.test(on) ? formatDay(on as Day, today) : on,
+      day: dayOf(on),
       sum: amount.ok ? shown(isFee ? -cost : amount.value) : first(cells, sum),
-      what: [kindInWords(first(cells, what)), ...(isFee ? [] : costInWords(cost, shown))].join(
-        ", ",
-      ),
+      what: [kindInWords(first(cells, what)), ...costs, ...beside].join(", "),
       who: first(cells, who).slice(0, 60),
     };
   });

@@ -114,8 +114,8 @@ it("what is open by its age is open together", () => {
   );
   expect(openIn(file)).toEqual([]);
   expect(linesIn("invoices", file)).toEqual([
-    "Sat 31 Oct | 200.00 | 50001 | Ada",
-    "Thu 10 Dec | 300.00 | 50002 | Ben",
+    "Thu 1 Oct | 200.00 | 50001, due Sat 31 Oct, of 500.00 | Ada",
+    "Tue 10 Nov | 300.00 | 50002, due Thu 10 Dec | Ben",
   ]);
 });
 
