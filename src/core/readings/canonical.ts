@@ -114,7 +114,11 @@ function agreedText(reading: Reading, row: Row, { field, type }: FieldSpec): str
   return type === "amount" ? (sumText(reading, row, field) ?? text) : text;
 }
 
-function dayOf({ daysOf }: Reading, field: string, text: string): string | null {
+/** The day of a row in a field; null where the cell is empty or no day. */
+export const dayOfCell = (reading: Reading, row: Row, field: string): Day | null =>
+  dayOf(reading, field, reading.cells.of(row, field));
+
+function dayOf({ daysOf }: Reading, field: string, text: string): Day | null {
   const written = writtenDay(text);
   return written && dayUnder(written, daysOf(field));
 }

@@ -13,7 +13,7 @@ import { customerTable } from "./customerTable";
 import { daysOfFile } from "./days/daysOfFile";
 import { doubtsOfFormat } from "./doubtsOfFormat";
 import { cutIds } from "./lines/cutIds";
-import { totalsFoot } from "./lines/totalsFoot";
+import { totalsOf } from "./lines/totals";
 import { headSaid } from "./lines/headOfFile";
 import { dueOfFormat } from "./invoices/dueOfFormat";
 import { invoiceTable } from "./invoices/invoiceTable";
@@ -77,7 +77,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     reading,
     rows.filter(({ line }) => !badLines.has(line)),
   );
-  const totals = totalsFoot(reading, {
+  const totals = totalsOf(reading, made.questions, {
     rows: cells.file.table.rows,
     leftOut: [...lines.leftOut, ...made.leftOut],
     made: made.rows,

@@ -1,6 +1,9 @@
-import { formatAmount } from "@/core/money";
+import { type Currency, formatAmount, sumOf } from "@/core/money";
 
-import { brokenBalance } from "./processorProofs";
+import type { Break } from "../bank/bankChain";
+import { balanceBroken } from "../bank/bankQuestions";
+import type { Stated } from "../bank/statedBalances";
+import { brokenBalance, movesOf } from "./processorProofs";
 import { type ActivityRow, footsUnder, type SignReading } from "./processorRows";
 import type { Answers, Question } from "../types";
 
@@ -8,14 +11,53 @@ import type { Answers, Question } from "../types";
 export function footQuestions(
   rows: readonly ActivityRow[],
   reading: SignReading,
-  answers: Answers,
+  { answers, stated }: { answers: Answers; stated: Stated },
 ): Question[] {
   const line = brokenBalance(rows, reading);
+  const end = line === null ? brokenEnd(rows, reading, stated) : null;
+  const isSaid = answers.balance !== undefined;
   return [
     ...threeQuestion(rows, reading, answers),
-    ...(line === null || answers.balance !== undefined ? [] : [balanceQuestion(line)]),
+    ...(line === null || isSaid ? [] : [balanceQuestion(line)]),
+    ...(end === null || isSaid ? [] : [balanceBroken(end, currencyIn(rows))]),
   ];
 }
+
+/** What the lines come to between the balances that are stated before and after them; null where one is not. */
+const endOf = (
+  rows: readonly ActivityRow[],
+  reading: SignReading,
+  { before, after }: Stated,
+): Break | null =>
+  before === null || after === null || rows.length === 0
+    ? null
+    : { line: null, said: after, come: before + sumOf(movesOf(rows, reading), (move) => move) };
+
+const brokenEnd = (
+  rows: readonly ActivityRow[],
+  reading: SignReading,
+  stated: Stated,
+): Break | null => {
+  const end = endOf(rows, reading, stated);
+  return end?.said === end?.come ? null : end;
+};
+
+/** That the lines lead from one stated balance to the other. */
+export function endProofs(
+  rows: readonly ActivityRow[],
+  reading: SignReading,
+  stated: Stated,
+): string[] {
+  const end = endOf(rows, reading, stated);
+  if (end === null || end.said !== end.come) return [];
+  const shown = (sum: number): string => formatAmount(sum, currencyIn(rows));
+  return [
+    `all ${rows.length} lines lead from the ${shown(stated.before ?? 0)} that the file begins with to the ${shown(end.said)} that it ends with`,
+  ];
+}
+
+const currencyIn = (rows: readonly ActivityRow[]): Currency =>
+  rows[0]?.currency ?? ("USD" as Currency);
 
 function threeQuestion(
   rows: readonly ActivityRow[],

@@ -50,17 +50,21 @@ export const brokenBalance = (rows: readonly ActivityRow[], reading: SignReading
 export const balanceBreaks = (rows: readonly ActivityRow[], reading: SignReading): number | null =>
   breaksOf(rows, reading)?.length ?? null;
 
+/** What each row does to the balance; what is paid out lowers it. */
+export const movesOf = (rows: readonly ActivityRow[], reading: SignReading): number[] =>
+  rows.map((row) => {
+    const effect = effectUnder(row, reading);
+    const net = effect ? netOf(effect) : 0;
+    return row.kind === "payout" ? -Math.abs(net) : net;
+  });
+
 /** A balance goes on by the lines of one currency. */
 function breaksOf(rows: readonly ActivityRow[], reading: SignReading): ActivityRow[] | null {
   if (new Set(rows.map(({ currency }) => currency)).size > 1) return null;
   const known = rows.filter(({ balance }) => balance !== null);
   if (known.length < 3 || known.length < rows.length) return null;
   if (reading.sums === "sizes" && rows.some(isOpenWay)) return null;
-  const moves = known.map((row) => {
-    const effect = effectUnder(row, reading);
-    const net = effect ? netOf(effect) : 0;
-    return row.kind === "payout" ? -Math.abs(net) : net;
-  });
+  const moves = movesOf(known, reading);
   const breaks = (forward: boolean): ActivityRow[] =>
     known.slice(1).filter((row, at) => {
       const [before, after] = [known[at]?.balance ?? 0, row.balance ?? 0];

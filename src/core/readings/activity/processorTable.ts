@@ -11,7 +11,7 @@ import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
 import { personName } from "../personName";
 import { plainWords } from "@/core/formats";
-import { type ActivityRow } from "./processorRows";
+import type { ActivityEntry, ActivityRow } from "./processorRows";
 import { signsOf } from "./processorSigns";
 import { beforeReserve, isReserveAlone, reservedOf, reserveProofs, reserveRow } from "./reserves";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
@@ -20,7 +20,8 @@ import { refundedQuestion, isRefundAlone, refundsAre, withoutRefunds } from "./r
 import { stateQuestions, wordQuestions } from "./processorQuestions";
 import { saysMethod } from "./saysMethod";
 import { moneyOf } from "./moneyRows";
-import { byNet, footQuestions } from "./footQuestions";
+import { statedBalances } from "../bank/statedBalances";
+import { byNet, endProofs, footQuestions } from "./footQuestions";
 import { kindsInText } from "./kindsInText";
 import { namedDisputes } from "./namedDisputes";
 import { joinedParts } from "./partsOfPayments";
@@ -54,19 +55,14 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     idHead: idSaid(cells, rows),
     person: personName(cells),
   };
+  const asked = rowQuestions(reading, rows, wordOf);
+  const stated = statedBalances(reading, rows);
   const open = kept.filter(
     ({ activity }) => activity.kind === "payout" && paidOut(activity) === null,
   );
   const sure = kept.filter((entry) => !open.includes(entry));
   return {
-    rows: sure.flatMap((entry) => [
-      ...((refunds === "here" && isRefundAlone(reading, entry)) || isReserveAlone(reading, entry)
-        ? []
-        : [agreedRow(reading, entry, decided)]),
-      ...(refunds === "here" ? refundedRow(reading, entry) : []),
-      ...payoutFeeRow(reading, entry),
-      ...reserveRow(reading, entry),
-    ]),
+    rows: sure.flatMap((entry) => rowsOf(reading, entry, decided, refunds === "here")),
     leftOut: [...leftOut, ...parts.leftOut],
     ended,
     refused: open.map(({ row }) => ({
@@ -76,19 +72,41 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       error: { code: "activity.payout_fee" },
     })),
     questions: [
-      ...rowQuestions(reading, rows, wordOf),
+      ...asked,
       ...parts.questions,
       ...refundedQuestion(reading, parts.entries),
       ...signs.questions,
-      ...footQuestions(activities, signs.reading, answers),
+      // What lines come to is known once it is known what they are.
+      ...(asked.some(isOfKind)
+        ? []
+        : footQuestions(activities, signs.reading, { answers, stated })),
       ...betweenQuestion(activities, answers),
     ],
     proofs: [
       ...signs.proofs,
+      ...endProofs(activities, signs.reading, stated),
       ...(signs.questions.length === 0 ? reserveProofs(reading, kept) : []),
     ],
   };
 }
+
+/** A line in the agreed layout, with what stands on it beside: a refund, the fee of a payout, a reserve. */
+function rowsOf(
+  reading: Reading,
+  entry: ActivityEntry,
+  decided: Parameters<typeof agreedRow>[2],
+  isRefundHere: boolean,
+): Made["rows"] {
+  const isNone = (isRefundHere && isRefundAlone(reading, entry)) || isReserveAlone(reading, entry);
+  return [
+    ...(isNone ? [] : [agreedRow(reading, entry, decided)]),
+    ...(isRefundHere ? refundedRow(reading, entry) : []),
+    ...payoutFeeRow(reading, entry),
+    ...reserveRow(reading, entry),
+  ];
+}
+
+const isOfKind = ({ key }: Question): boolean => key.startsWith("word:");
 
 /** What is asked of the rows before it is known which of them are money. */
 const rowQuestions = (

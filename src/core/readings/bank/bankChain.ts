@@ -1,37 +1,61 @@
+import type { Minor } from "@/core/money";
+
+import { NOTHING_STATED, type Stated } from "./statedBalances";
 import { plainSum, type StatementRow } from "./statementRow";
 import type { Answers } from "../types";
 
 export type Chain = {
   readonly breaks: number;
-  readonly firstBreak: number | null;
+  readonly firstBreak: Break | null;
+  /** The balance before the first line. */
   readonly from: number;
+  /** The balance that the statement says it ends with; null where it says none. */
+  readonly to: Minor | null;
 };
 
-/** How sums and running balance follow on, in the better of the two orders; null without balances. */
+/** A balance that is another than what comes of the one before it; the one that ends a statement has no line. */
+export type Break = { readonly line: number | null; readonly said: number; readonly come: number };
+
+/** A line by what it moves and the balance after it, or a balance that stands alone. */
+type Link = { readonly line: number | null; readonly sum: number; readonly balance: number | null };
+
+/**
+ * How sums and balances follow on, in the better of the two orders: those that run beside the lines, and
+ * those that are stated. Null where there are less than two.
+ */
 export function chainOf(
   rows: readonly StatementRow[],
   sums: readonly (number | null)[],
+  { before, after, among }: Stated = NOTHING_STATED,
 ): Chain | null {
-  if (rows.filter(({ balance }) => balance !== null).length < 2) return null;
-  const forward = chainOver(rows.map((row, at) => ({ row, sum: sums[at] ?? 0 })));
-  const back = chainOver(
-    [...rows.keys()].reverse().map((at) => ({ row: rows[at] as StatementRow, sum: sums[at] ?? 0 })),
-  );
-  return forward.breaks <= back.breaks ? forward : back;
+  const lines = rows.map(({ line, balance }, at) => ({ line, sum: sums[at] ?? 0, balance }));
+  const links = [...lines, ...among.map((stated) => ({ ...stated, sum: 0 }))];
+  if (among.length > 0) links.sort((a, b) => a.line - b.line);
+  const [start, end] = [before, after].map((balance): Link[] =>
+    balance === null ? [] : [{ line: null, sum: 0, balance }],
+  ) as [Link[], Link[]];
+  const all = [...start, ...links, ...end];
+  if (all.filter(({ balance }) => balance !== null).length < 2) return null;
+  const forward = chainOver(all);
+  const back = chainOver([...start, ...links.reverse(), ...end]);
+  return { ...(forward.breaks <= back.breaks ? forward : back), to: after };
 }
 
-function chainOver(lines: readonly { row: StatementRow; sum: number }[]): Chain {
-  let [breaks, firstBreak, from]: [number, number | null, number | null] = [0, null, null];
+function chainOver(links: readonly Link[]): Omit<Chain, "to"> {
+  let [breaks, firstBreak, from]: [number, Break | null, number | null] = [0, null, null];
   let expected: number | null = null;
-  for (const { row, sum } of lines) {
+  // Lines before the first balance are part of what led to it.
+  let moved = 0;
+  for (const { line, sum, balance } of links) {
+    moved += sum;
     if (expected !== null) expected += sum;
-    if (row.balance === null) continue;
-    from ??= row.balance - sum;
-    if (expected !== null && expected !== row.balance) {
+    if (balance === null) continue;
+    from ??= balance - moved;
+    if (expected !== null && expected !== balance) {
       breaks += 1;
-      firstBreak ??= row.line;
+      firstBreak ??= { line, said: balance, come: expected };
     }
-    expected = row.balance;
+    expected = balance;
   }
   return { breaks, firstBreak, from: from ?? 0 };
 }

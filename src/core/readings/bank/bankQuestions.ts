@@ -1,7 +1,7 @@
 import { type Currency, formatAmount } from "@/core/money";
 
 import { openWords } from "../grouped";
-import type { Chain } from "./bankChain";
+import type { Break } from "./bankChain";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import { isLedgerWord } from "../rowWords";
 import type { Answers, Question } from "../types";
@@ -115,13 +115,19 @@ function oldestOf(rows: readonly StatementRow[], { sums }: Reading): number {
   return second.balance - first.balance === (sums[1] ?? 0) ? 0 : rows.length - 1;
 }
 
-export function balanceBroken({ firstBreak }: Chain, answers: Answers): Question[] {
-  if (answers.balance !== undefined) return [];
-  return [
-    {
-      key: "balance",
-      words: `The balance of line ${firstBreak ?? 0} does not follow from the line before it: a line may be missing.`,
-      choices: [{ answer: "take", result: "take the lines in as they stand" }],
-    },
-  ];
+/** Which balance is not what the lines before it come to. */
+export function brokenWords({ line, said, come }: Break, currency: Currency): string {
+  return line === null
+    ? `the file says that it ends with ${formatAmount(said, currency)}, and its lines come to ${formatAmount(come, currency)}`
+    : `the balance of line ${line} does not follow from what stands before it: ${formatAmount(said, currency)}, and not ${formatAmount(come, currency)}`;
+}
+
+/** Lines are missing, or read wrong: a balance is another than what comes of them. */
+export function balanceBroken(found: Break, currency: Currency): Question {
+  const words = brokenWords(found, currency);
+  return {
+    key: "balance",
+    words: `${words.slice(0, 1).toUpperCase()}${words.slice(1)}. A line may be missing.`,
+    choices: [{ answer: "take", result: "take the lines in as they stand" }],
+  };
 }

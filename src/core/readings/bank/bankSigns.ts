@@ -1,7 +1,8 @@
 import { type Currency, formatAmount, type Minor, minor, negate } from "@/core/money";
 
 import { byBalance, type Chain, chainOf } from "./bankChain";
-import { balanceBroken, firstOpen, openSigns, openWays } from "./bankQuestions";
+import { balanceBroken, brokenWords, firstOpen, openSigns, openWays } from "./bankQuestions";
+import type { Stated } from "./statedBalances";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import type { Answers, Question } from "../types";
 import { likelyWay } from "./wayWords";
@@ -21,37 +22,63 @@ export type BankSigns = {
 export function bankSigns(
   rows: readonly StatementRow[],
   answers: Answers,
-  ledgerHeads: boolean,
+  { ledgerHeads, stated }: { ledgerHeads: boolean; stated: Stated },
 ): BankSigns {
   const readings = readingsOf(rows, answers);
   const said = readings.filter(({ name }) => answers.signs === undefined || answers.signs === name);
   // With `DR` beside the balances both ways follow on: a bank's, overdrawn, and a ledger's.
   const isEither = ledgerHeads && rows.some(({ isOwed }) => isOwed);
-  const rowsOf = ({ name }: Reading): readonly StatementRow[] =>
-    isEither && name === "turned" ? mirrored(rows) : rows;
-  const checked = said.map((reading) => ({
-    reading,
-    chain: chainOf(rowsOf(reading), reading.sums),
-  }));
+  const balancesOf = ({ name }: Reading): Balances =>
+    isEither && name === "turned" ? mirrored({ rows, stated }) : { rows, stated };
+  const checked = said.map((reading) => {
+    const balances = balancesOf(reading);
+    return { reading, chain: chainOf(balances.rows, reading.sums, balances.stated) };
+  });
   const byChain = checked.filter(({ chain }) => chain?.breaks === 0);
   const spoken = byChain.length > 0 ? [] : bySaying(rows, checked);
   const proven = [...byChain, ...spoken];
   const [best = checked[0]] = proven;
-  const sums = best ? best.reading.sums.map((sum) => (sum === null ? null : minor(sum))) : [];
-  const asksSigns = isEither || proven.length === 0;
-  const questions = [
+  const ways = [
     ...openWays(rows, answers, byChain.length > 0),
-    ...(asksSigns ? openSigns(rows, said, ledgerHeads) : []),
-    ...(best ? openBalance(rows, best, answers) : []),
+    ...(isEither || proven.length === 0 ? openSigns(rows, said, ledgerHeads) : []),
   ];
+  if (!best)
+    return { ...NOTHING_READ, balances: rows.map(({ balance }) => balance), questions: ways };
+  const { reading, chain } = best;
   const words = spoken.length > 0 ? ["what the lines say goes with the signs of their sums"] : [];
-  const balances = (best ? rowsOf(best.reading) : rows).map(({ balance }) => balance);
-  return { sums, balances, questions, proofs: [...words, ...proofs(rows, best?.chain ?? null)] };
+  return {
+    sums: reading.sums.map((sum) => (sum === null ? null : minor(sum))),
+    balances: withClosing(balancesOf(reading).rows, chain),
+    // What a balance follows from is known once the way of each sum is.
+    questions: ways.length === 0 ? openBalance(rows, best, answers) : ways,
+    proofs: [...words, ...proofs(rows, chain)],
+  };
 }
 
+const NOTHING_READ = { sums: [], proofs: [] };
+
+/** The balance of each line; what the statement ends with is that of its latest, where its lines come to it. */
+function withClosing(rows: readonly StatementRow[], chain: Chain | null): (Minor | null)[] {
+  const balances = rows.map(({ balance }) => balance);
+  if (chain?.breaks !== 0 || chain.to === null) return balances;
+  const [first, last] = [rows[0], rows.at(-1)];
+  const latest = (first?.on ?? "") > (last?.on ?? "") ? 0 : rows.length - 1;
+  return balances.with(latest, balances[latest] ?? minor(chain.to));
+}
+
+type Balances = { readonly rows: readonly StatementRow[]; readonly stated: Stated };
+
 /** The same as a ledger writes it: its debit is what the bank owes. */
-const mirrored = (rows: readonly StatementRow[]): StatementRow[] =>
-  rows.map((row) => ({ ...row, balance: row.balance === null ? null : negate(row.balance) }));
+const mirrored = ({ rows, stated }: Balances): Balances => ({
+  rows: rows.map((row) => ({ ...row, balance: turned(row.balance) })),
+  stated: {
+    before: turned(stated.before),
+    after: turned(stated.after),
+    among: stated.among.map(({ line, balance }) => ({ line, balance: negate(balance) })),
+  },
+});
+
+const turned = (sum: Minor | null): Minor | null => (sum === null ? null : negate(sum));
 
 /** Lines whose words go with a reading's signs, at the least. */
 const ENOUGH_SAYING = 2;
@@ -81,7 +108,9 @@ const openBalance = (
   answers: Answers,
 ): Question[] => [
   ...(reading.name === "balance" ? firstOpen(rows, reading, answers) : []),
-  ...(chain && chain.breaks > 0 ? balanceBroken(chain, answers) : []),
+  ...(chain?.firstBreak && answers.balance === undefined
+    ? [balanceBroken(chain.firstBreak, currencyIn(rows))]
+    : []),
 ];
 
 function readingsOf(rows: readonly StatementRow[], answers: Answers): Reading[] {
@@ -123,8 +152,12 @@ const directedSum = (row: StatementRow, answers: Answers): number | null => {
 
 function proofs(rows: readonly StatementRow[], chain: Chain | null): string[] {
   if (!chain) return [];
-  const currency = rows[0]?.currency ?? ("USD" as Currency);
-  return chain.breaks === 0
-    ? [`all ${rows.length} lines follow on from ${formatAmount(chain.from, currency)}`]
-    : [`the balance of line ${chain.firstBreak ?? 0} does not follow from the line before it`];
+  const currency = currencyIn(rows);
+  if (chain.firstBreak) return [brokenWords(chain.firstBreak, currency)];
+  const to =
+    chain.to === null ? "" : ` to the ${formatAmount(chain.to, currency)} that it ends with`;
+  return [`all ${rows.length} lines follow on from ${formatAmount(chain.from, currency)}${to}`];
 }
+
+const currencyIn = (rows: readonly StatementRow[]): Currency =>
+  rows[0]?.currency ?? ("USD" as Currency);

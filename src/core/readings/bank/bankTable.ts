@@ -3,13 +3,14 @@ import { type Minor, minor } from "@/core/money";
 import { signsWithFees } from "./bankFees";
 import { sidedBalances } from "./balanceSide";
 import { bankSigns } from "./bankSigns";
-import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
+import { dayOfCell, inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
 import { waysByCode } from "./codedWays";
 import { otherWords } from "./numberedWords";
 import { severalMoved } from "./severalMoved";
+import { statedBalances } from "./statedBalances";
 import { areEffects, type StatementRow } from "./statementRow";
 import { writtenSum } from "../sums/sumCells";
 import type { LeftOut } from "../types";
@@ -71,7 +72,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
   const wayByCode = waysByCode(cells, kept);
   const written = kept.map((row): StatementRow => ({
     line: row.line,
-    on: null,
+    on: dayOfCell(reading, row, "postedOn"),
     currency: reading.currencyOf(row),
     amount: sumOfCell(reading, row, "amount"),
     side: writtenSum(cells.of(row, "amount"))?.side ?? null,
@@ -87,10 +88,11 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     cells.has("moneyOut") &&
     !areEffects(statement) &&
     ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(headWords(cells.head(field))));
+  const stated = statedBalances(reading, kept);
   const signs = signsWithFees(reading, {
     rows: kept,
     lines: statement,
-    signsOf: (lines) => bankSigns(lines, cells.file.answers, ledgerHeads),
+    signsOf: (lines) => bankSigns(lines, cells.file.answers, { ledgerHeads, stated }),
   });
   return {
     rows: kept.map((row, at) => {

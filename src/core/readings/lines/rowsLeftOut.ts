@@ -89,9 +89,15 @@ function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
   if (moves && !atAnEnd) return false;
   // Somebody who paid may be called "Balance at Home".
   const fields = ["description", "direction", "kind", ...(moves ? [] : ["payerName"])];
-  const words = [...fields.map((field) => cells.of(row, field)), isDay ? "" : row.cells.join(" ")];
-  return words.some((said) => MAYBE_BALANCE.test(said) && isBalanceWords(plainWords(said)));
+  const said = fields.map((field) => cells.of(row, field));
+  if (!moves && cells.of(row, "balance") !== "" && said.some((word) => AN_END.test(word)))
+    return true;
+  const words = [...said, isDay ? "" : row.cells.join(" ")];
+  return words.some((text) => MAYBE_BALANCE.test(text) && isBalanceWords(plainWords(text)));
 }
+
+/** What alone says that a balance without a sum is one at an end. */
+const AN_END = /^(?:opening|closing|beginning|ending|(?:brought|carried) forward)$/i;
 
 /** Rows that are money or records, and those that are not, by the rule that says so. */
 export function screened(cells: Cells): { rows: Row[]; leftOut: LeftOut[] } {

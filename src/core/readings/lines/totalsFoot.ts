@@ -1,31 +1,22 @@
-import { type Currency, formatAmount, parseAmount } from "@/core/money";
+import { type Currency, formatAmount } from "@/core/money";
 
-import { type Made, type Reading, sumOfCell } from "../canonical";
-import type { Cells, Row } from "../cells";
-import { sumFields } from "../sums/sumFields";
-import type { LeftOut, LeftOutRule, Question } from "../types";
-
-/** The rows of a list as they stand, those of them that were left out, and what was made of the others. */
-type List = {
-  readonly rows: readonly Row[];
-  readonly leftOut: readonly LeftOut[];
-  readonly made: Made["rows"];
-};
-type Found = { readonly questions: readonly Question[]; readonly proofs: readonly string[] };
+import { type Reading, sumOfCell } from "../canonical";
+import type { Row } from "../cells";
+import type { LeftOutRule, Question } from "../types";
+import {
+  addedFields,
+  countedLines,
+  type Found,
+  type List,
+  NOTHING_FOUND,
+  oneWay,
+  onlyCurrency,
+  type Way,
+  waysOf,
+} from "./addedUp";
 
 /** What a line says that a column comes to. */
 type Said = { readonly line: number; readonly field: string; readonly sum: number };
-/** What each line adds to a column, in one way to read it. */
-type Way = ReadonlyMap<number, number>;
-
-/** Rows that are there for the eye: no total counts them. */
-const FOR_THE_EYE: ReadonlySet<LeftOutRule> = new Set([
-  "head",
-  "heading",
-  "balance",
-  "continues",
-  "total",
-]);
 /** Rows at which what a total counts may begin. */
 const BEGINS: ReadonlySet<LeftOutRule> = new Set(["heading", "head", "total"]);
 
@@ -35,63 +26,44 @@ const BEGINS: ReadonlySet<LeftOutRule> = new Set(["heading", "head", "total"]);
  * as they stand or as they were understood.
  * What is not is asked about, for a line may be missing or read wrong.
  */
-export function totalsFoot(reading: Reading, { rows, leftOut, made }: List): Found {
-  if (leftOut.length === 0) return { questions: [], proofs: [] };
+export function totalsFoot(reading: Reading, list: List): Found {
+  const { rows, leftOut } = list;
+  if (leftOut.length === 0) return NOTHING_FOUND;
   const rules = new Map(leftOut.map(({ line, why }) => [line, why]));
-  const isOf = (set: ReadonlySet<LeftOutRule>, line: number): boolean => {
-    const rule = rules.get(line);
-    return rule !== undefined && set.has(rule);
-  };
   const totals = rows.filter(({ line }) => rules.get(line) === "total");
-  if (totals.length === 0) return { questions: [], proofs: [] };
-  const lines = rows.filter(({ line }) => !isOf(FOR_THE_EYE, line));
-  const currency = onlyCurrency(reading, lines);
-  if (currency === null) return { questions: [], proofs: [] };
-  const taken = lines.filter(({ line }) => !rules.has(line));
-  const waysOf = (field: string): Way[] => [
-    addedBy(lines, (row) => sumOfCell(reading, row, field)),
-    addedBy(taken, (row) => sumOfCell(reading, row, field)),
-    addedBy(made, (row) => sumIn(row.fields[field], currency)),
-  ];
-  const begins = (line: number): boolean => isOf(BEGINS, line);
+  if (totals.length === 0) return NOTHING_FOUND;
+  const currency = onlyCurrency(reading, countedLines(list));
+  if (currency === null) return NOTHING_FOUND;
+  const begins = (line: number): boolean => {
+    const rule = rules.get(line);
+    return rule !== undefined && BEGINS.has(rule);
+  };
   const held = addedFields(reading.cells).map((field) => {
     const said = totals.flatMap((row) => saidIn(reading, row, field));
-    const ways = said.length === 0 ? [] : waysOf(field);
+    const ways = said.length === 0 ? [] : waysOfTotals(reading, list, field);
     const footing = ways.map((way) => footingIn(rows, { said, way, begins }));
     return { said, ways, off: said.find(({ line }) => !footing.some((foot) => foot.has(line))) };
   });
   const broken = held.find(({ off }) => off !== undefined);
   if (!broken?.off) return { questions: [], proofs: proofsOf(held.flatMap(({ said }) => said)) };
-  if (reading.cells.file.answers.totals !== undefined) return { questions: [], proofs: [] };
+  if (reading.cells.file.answers.totals !== undefined) return NOTHING_FOUND;
   const { off, ways } = broken;
   const come = nearest(rows, { total: off, way: ways[0] ?? new Map<number, number>(), begins });
   const head = reading.cells.head(off.field);
   return { questions: [offQuestion({ ...off, currency, head, come })], proofs: [] };
 }
 
-/** Fields whose column is added up: what a payment comes to stands on each of its lines. */
-const addedFields = (cells: Cells): string[] =>
-  sumFields(cells).filter((field) => cells.file.kind !== "remittance" || field !== "total");
-
-function onlyCurrency({ currencyOf }: Reading, lines: readonly Row[]): Currency | null {
-  const [only, ...others] = new Set(lines.map(currencyOf));
-  return only !== undefined && others.length === 0 ? only : null;
+/** A total of a statement may count what came in or what went out alone. */
+function waysOfTotals(reading: Reading, list: List, field: string): Way[] {
+  const ways = waysOf(reading, list, field);
+  const isSigned = reading.cells.file.kind === "bank" && field === "amount";
+  return isSigned ? [...ways, ...ways.flatMap((way) => [oneWay(way, 1), oneWay(way, -1)])] : ways;
 }
 
 function saidIn(reading: Reading, row: Row, field: string): Said[] {
   const sum = sumOfCell(reading, row, field);
   return sum === null ? [] : [{ line: row.line, field, sum }];
 }
-
-const sumIn = (text: string | undefined, currency: Currency): number => {
-  const read = parseAmount(text ?? "", ".", currency);
-  return read.ok ? read.value : 0;
-};
-
-const addedBy = <T extends { readonly line: number }>(
-  rows: readonly T[],
-  sumOf: (row: T) => number | null,
-): Way => new Map(rows.map((row) => [row.line, sumOf(row) ?? 0]));
 
 /**
  * Lines of totals that are what stands above them, whichever sign their column writes it with: what the
