@@ -7,6 +7,7 @@ import { levelTotals } from "./levelTotals";
 import { isDayAlone } from "./onlyWords";
 import { adviceTotals } from "./adviceTotals";
 import { datedTotals } from "./datedTotals";
+import { isCountAlone } from "./saidCount";
 import { unnamedTotals } from "./unnamedTotals";
 
 const TOTAL =
@@ -62,6 +63,7 @@ function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
   if (filled.every(isHead)) return "head";
   // Strokes that are drawn below a head.
   if (filled.every((cell) => /^(?:[-=_:]{3,})?$/.test(cell))) return "heading";
+  if (isCountAlone(filled)) return "total";
   const own = cells.of(row, kind === "invoices" ? "number" : "id");
   if (kind === "customers" || (own !== "" && !saysTotal(plainWords(own)))) return null;
   const isNamed = kind === "invoices" || kind === "remittance";

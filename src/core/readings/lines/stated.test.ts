@@ -177,3 +177,28 @@ describe("totals above a list", () => {
     expect(openIn(file("150.00", "-210.00"), bank)).toEqual(["totals"]);
   });
 });
+
+describe("how many lines a list says it has", () => {
+  it.each([
+    ["above it", (count: number) => [`Transactions: ${count},,`], []],
+    ["above it, of a page", (count: number) => [`Showing 1 to 3 of ${count} entries,,`], []],
+    ["in a line of its own", () => [], (count: number) => [`Number of records,,${count}`]],
+    ["in words of a line", () => [], (count: number) => [`*** ${count} rows exported ***,,`]],
+    ["with its total", () => [], (count: number) => [`Total (${count} transactions),,1240.00`]],
+  ])("%s", (_, above, below) => {
+    const file = (count: number): string =>
+      list(
+        ...above(count),
+        "Date,Description,Amount",
+        ...LINES,
+        ...(typeof below === "function" ? below(count) : []),
+      );
+    expect(openIn(file(3), bank)).toEqual([]);
+    expect(readList(file(3), bank).proofs).toContain("it has the 3 lines that it says it has");
+    expect(openIn(file(5), bank)).toEqual(["totals"]);
+  });
+  it("is not how many there may be", () =>
+    expect(
+      openIn(list("Last 30 transactions,,", "Date,Description,Amount", ...LINES), bank),
+    ).toEqual([]));
+});

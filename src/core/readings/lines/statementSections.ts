@@ -3,6 +3,7 @@ import { plainWords } from "@/core/formats";
 import type { Row } from "../cells";
 import { onlyWords } from "./onlyWords";
 import { isBalanceWords, isTotalWord } from "./rowsLeftOut";
+import { isCountAlone } from "./saidCount";
 import type { LeftOut, Unread } from "../types";
 
 /** What the lines of a section are, by its heading: money in, money out, balances, on their way, or not said. */
@@ -66,7 +67,7 @@ export function sectionsOf({ table, columns }: Unread): Sections {
 /** Words alone in a line, but not where the words of lines stand. */
 function isHeading(cells: readonly string[], wordsAt: number): boolean {
   const at = onlyWords(cells);
-  if (at < 0) return false;
+  if (at < 0 || isCountAlone(cells)) return false;
   const words = plainWords(cells[at] ?? "");
   const isAside = at !== wordsAt || wordsAt === 0 || PENDING.test(words);
   return isAside && !isTotalWord(words) && !/\d{3}/.test(words);

@@ -3,6 +3,7 @@ import { type Currency, formatAmount } from "@/core/money";
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import type { LeftOutRule, Question } from "../types";
+import { isCountAlone } from "./saidCount";
 import {
   addedFields,
   countedLines,
@@ -30,7 +31,9 @@ export function totalsFoot(reading: Reading, list: List): Found {
   const { rows, leftOut } = list;
   if (leftOut.length === 0) return NOTHING_FOUND;
   const rules = new Map(leftOut.map(({ line, why }) => [line, why]));
-  const totals = rows.filter(({ line }) => rules.get(line) === "total");
+  const totals = rows.filter(
+    ({ line, cells }) => rules.get(line) === "total" && !isCountAlone(cells),
+  );
   if (totals.length === 0) return NOTHING_FOUND;
   const currency = onlyCurrency(reading, countedLines(list));
   if (currency === null) return NOTHING_FOUND;
