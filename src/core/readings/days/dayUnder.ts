@@ -3,6 +3,7 @@ import { dayInZone } from "@/core/formats";
 import { isBookDay } from "@/core/gate";
 
 import type { WrittenDay } from "./writtenDay";
+import { minutesAhead } from "./zoneNames";
 
 /** The order of three numbers of a written date; `yy` is a year of two digits in front. */
 export type PartOrder = "mdy" | "dmy" | "yy";
@@ -10,8 +11,8 @@ export type PartOrder = "mdy" | "dmy" | "yy";
 /** How days of a file are read where its cells leave it open. */
 export type DayReading = {
   readonly order: PartOrder;
-  /** Minutes that moments without a zone are ahead of UTC; null: they are the book's own. */
-  readonly assumedZone: number | null;
+  /** Minutes that moments without a zone are ahead of UTC, or their zone by name; null: they are the book's own. */
+  readonly assumedZone: number | string | null;
   /** Whether times are none, but days that were written with them. */
   readonly asDays: boolean;
   /** Whether a spreadsheet turned day and month around in the days that it kept as such. */
@@ -77,8 +78,9 @@ function partsUnder(
 
 /** The day of a moment where the book is; a day without a time, or of no known zone, stays. */
 function inZone(day: Day, { minutes, zone }: WrittenDay, reading: DayReading): Day {
-  const ahead = zone ?? reading.assumedZone;
-  if (minutes === null || ahead === null) return day;
+  const of = zone ?? reading.assumedZone;
+  if (minutes === null || of === null || of === reading.timeZone) return day;
+  const ahead = typeof of === "number" ? of : minutesAhead(of, day, minutes);
   const moment = new Date(`${day}T00:00:00Z`).getTime() + (minutes - ahead) * 60_000;
   return dayInZone(new Date(moment), reading.timeZone);
 }

@@ -1,5 +1,6 @@
 import { monthOf } from "./months";
 import { inUsualForm } from "./otherForms";
+import { zoneIn } from "./zoneNames";
 
 /** A written date before it is known what its numbers are. */
 export type WrittenDay = {
@@ -15,8 +16,8 @@ export type WrittenDay = {
   readonly serial: number | null;
   /** Minutes into the day; null without a time. */
   readonly minutes: number | null;
-  /** Minutes that the zone is ahead of UTC; null where the cell names none. */
-  readonly zone: number | null;
+  /** Minutes that the zone is ahead of UTC, or its name; null where the cell names none. */
+  readonly zone: number | string | null;
 };
 
 const NOTHING: WrittenDay = {
@@ -49,10 +50,30 @@ const ZONES: Readonly<Record<string, number>> = {
   mdt: -6,
   pst: -8,
   pdt: -7,
+  akst: -9,
+  akdt: -8,
+  hst: -10,
+  ast: -4,
+  adt: -3,
+  eet: 2,
+  eest: 3,
+  msk: 3,
+  sast: 2,
+  sgt: 8,
+  hkt: 8,
+  awst: 8,
+  jst: 9,
+  kst: 9,
+  aest: 10,
+  aedt: 11,
+  nzst: 12,
+  nzdt: 13,
 };
+/** What stands behind a time and names no zone. */
+const NO_ZONE: ReadonlySet<string> = new Set(["", "uhr", "hrs", "hr", "h"]);
 
 const TIME =
-  /(?:^|[T ,])(\d{1,2}):(\d\d)(?::(\d\d)(?:[.,]\d{1,9})?)?\s?([ap])?\.?(?:m\.?)?\s?(z|utc|gmt|[a-z]{3,4}|[+-]\d\d:?\d\d)?(?:\s?\([^)]{0,30}\))?$/i;
+  /(?:^|[T ,])(\d{1,2}):(\d\d)(?::(\d\d)(?:[.,]\d{1,9})?)?\s?(?:([ap])\.?(?:m\.?)?(?![a-z]))?\s?(z|[a-z]{2,4}|[+-]\d\d:?\d\d|[a-z]{2,9}\/[a-z_]{2,30}(?:\/[a-z_]{2,30})?)?(?:\s?\([^)]{0,30}\))?$/i;
 
 /** Cells that were read before: a file has few different days. */
 const known = new Map<string, WrittenDay | null>();
@@ -78,22 +99,31 @@ function readDay(cell: string): WrittenDay | null {
   const number = /^\d{4,13}(?:\.\d{1,12})?$/.test(text) ? asNumber(text) : null;
   if (number) return number;
   const time = TIME.exec(text);
-  const [minutes, zone] = time ? timeOf(time) : [null, null];
+  const read = time ? timeOf(time) : NO_TIME;
+  // Of a zone that nobody knows the day is not known either.
+  if (read === null) return null;
+  const [minutes, zone] = read;
   const day = (time ? text.slice(0, time.index) : text).trimEnd().replace(/[T,]$/, "");
   const found = inNumbers(day) ?? inWords(day);
   return found && { ...NOTHING, ...found, minutes, zone };
 }
 
-function timeOf(time: RegExpExecArray): [number, number | null] {
+const NO_TIME = [null, null] as const;
+
+function timeOf(time: RegExpExecArray): readonly [number, number | string | null] | null {
   const half = time[4]?.toLowerCase();
   const hour = Number(time[1]) % (half ? 12 : 24);
   const minutes = (hour + (half === "p" ? 12 : 0)) * 60 + Number(time[2]);
-  const zone = (time[5] ?? "").toLowerCase();
+  const written = time[5] ?? "";
+  const zone = written.toLowerCase();
+  if (NO_ZONE.has(zone)) return [minutes, null];
   const ahead = /^([+-])(\d\d):?(\d\d)$/.exec(zone);
   if (ahead)
     return [minutes, (ahead[1] === "-" ? -1 : 1) * (Number(ahead[2]) * 60 + Number(ahead[3]))];
   const hours = ZONES[zone];
-  return [minutes, hours === undefined ? null : hours * 60];
+  if (hours !== undefined) return [minutes, hours * 60];
+  const name = zoneIn(written);
+  return name === null ? null : [minutes, name];
 }
 
 /** A number alone: `20261102`, `021126`, a spreadsheet's day, seconds or milliseconds since 1970. */

@@ -1,7 +1,10 @@
+import type { Table } from "@/core/formats";
+
 import type { Cells } from "../cells";
 import { type DayReading, dayUnder } from "./dayUnder";
 import { type WrittenDay } from "./writtenDay";
 import type { Question } from "../types";
+import { zoneIn } from "./zoneNames";
 
 /** A column of days, by its field. */
 export type WrittenColumn = { readonly field: string; readonly days: readonly WrittenDay[] };
@@ -50,16 +53,31 @@ type Found = {
 function ofColumn(cells: Cells, { field, days }: WrittenColumn, base: DayReading): Found {
   const times = days.filter(({ minutes }) => minutes !== null);
   const isUtc = HEAD_ZONE.test(cells.head(field)) || cells.file.answers.zone === "utc";
-  const zoned: DayReading = { ...base, assumedZone: isUtc ? 0 : null };
+  const above = cells.file.answers.zone === "book" ? null : zoneAbove(cells.file.table);
+  const zoned: DayReading = { ...base, assumedZone: isUtc ? 0 : above };
   if (times.length > 0 && times.every(({ minutes }) => minutes === 0))
     return midnights(cells, { field, days: times }, { base, zoned });
   const open = times.filter(
     (written) =>
       written.zone === null &&
-      !isUtc &&
+      zoned.assumedZone === null &&
       dayUnder(written, base) !== dayUnder(written, { ...base, assumedZone: 0 }),
   );
   return { field, reading: zoned, questions: [], open };
+}
+
+/** Words above a list that say in which zone its times are (common practice, no source). */
+const SAYS_ZONE =
+  /\b(?:time ?zone|(?:all )?(?:times|dates)(?: and times)? (?:are |shown |displayed |given )*(?:in |as )?|zeitzone|fuseau horaire|zona horaria)\b:?\s?/i;
+
+/** The zone that the lines above a list say its times are in; null where they say none. */
+function zoneAbove({ above = [] }: Table): string | null {
+  for (const line of above) {
+    const said = SAYS_ZONE.exec(line);
+    const zone = said && zoneIn(line.slice(said.index + said[0].length));
+    if (zone !== null) return zone;
+  }
+  return null;
 }
 
 /** A column of nothing but midnights: days, or moments that fall on the day before in the book's zone. */
