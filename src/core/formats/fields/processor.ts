@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,donation date,transaktionsdatum,originated,originated on,origination date,charged at,fecha de operacion,fecha operacion,fecha de la operacion,effective entry date,effective entry",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,capture date,capture time,date captured,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,donation date,transaktionsdatum,originated,originated on,origination date,charged at,fecha de operacion,fecha operacion,fecha de la operacion,effective entry date,effective entry",
     true,
   ),
   typed(
@@ -39,7 +39,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "net",
-    "net,net amount,balance effect,net total,net proceeds,net sales,net settlement,settlement amount,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,monto neto,valor neto,valor liquido,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net,amount after fees,net of fees,net settled,net payable,net paid,deposit amount,deposit amt",
+    "net,net amount,net funded,amount funded,funded amount,net deposited,balance effect,net total,net proceeds,net sales,net settlement,settlement amount,net deposit,amount net,net payout,you receive,settled amount,proceeds,netto,nettobetrag,montant net,monto neto,valor neto,valor liquido,neto,importe neto,importo netto,amount deposited,deposited amount,net to merchant,merchant net,amount after fees,net of fees,net settled,net payable,net paid,deposit amount,deposit amt",
   ),
   text(
     "method",

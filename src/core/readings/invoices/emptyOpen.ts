@@ -1,6 +1,6 @@
-import { formatAmount, type Minor, ZERO } from "@/core/money";
+import { add, formatAmount, type Minor, ZERO } from "@/core/money";
 
-import { isNothing, type Reading, sumOfCell } from "../canonical";
+import { headsUsedAs, isNothing, type Reading, sumOfCell, sumUnderHead } from "../canonical";
 import { isAgreed, type Row } from "../cells";
 import type { Question } from "../types";
 import { sureStanding } from "./documentWords";
@@ -30,6 +30,13 @@ export const statedOpen = (reading: Reading, row: Row): Minor | null =>
   openByAge(reading, row) ??
   openInWords(reading, row) ??
   openOfEmpty(reading, row);
+
+/** The same with what is kept back of the invoice for a time, where that was said to be open too. */
+export function openWithHeld(reading: Reading, row: Row): Minor | null {
+  const stated = statedOpen(reading, row);
+  const held = headsUsedAs(reading, "open").map((head) => sumUnderHead(reading, row, head));
+  return stated === null ? null : held.reduce((all: Minor, sum) => add(all, sum ?? ZERO), stated);
+}
 
 /** Invoices that have nothing in the column of what is open, beside others that have. */
 export function emptyOpenQuestion(reading: Reading, rows: readonly Row[]): Question[] {

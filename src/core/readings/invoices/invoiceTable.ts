@@ -1,19 +1,11 @@
 import { parseTerms } from "@/core/calendar";
 import { type Minor, negate } from "@/core/money";
 
-import {
-  headsUsedAs,
-  inText,
-  type Made,
-  plainFields,
-  type Reading,
-  sumOfCell,
-  sumUnderHead,
-} from "../canonical";
+import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { dueQuestion, termsSaid } from "./dueOfInvoices";
 import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
-import { balanceProof } from "./balanceProof";
+import { balanceProof, openOfThree, type SumsOf } from "./balanceProof";
 import { belowZeroQuestion } from "./belowZero";
 import {
   balanceQuestion,
@@ -26,13 +18,14 @@ import {
   totalQuestion,
   wordQuestions,
 } from "./invoiceQuestions";
-import { emptyOpenQuestion, statedOpen } from "./emptyOpen";
+import { emptyOpenQuestion, openWithHeld, statedOpen } from "./emptyOpen";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
 import { isOfSection, sectionQuestion } from "./sectionQuestion";
 import { creditSide } from "./sideColumn";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
+import { chargedIn, takenOff } from "./takenOff";
 import { isTermsAsDue, termsIn } from "./termsIn";
 import type { LeftOut } from "../types";
 
@@ -57,6 +50,11 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     else made.push(canonicalRow(reading, row, { ...file, kind, standing }));
   }
   const whole = wholeInvoices(reading, made);
+  const standing = rows.filter((row) => standingOf(reading, row) !== "void");
+  const sumsOf = (row: Row): ReturnType<SumsOf> => ({
+    total: totalOf(reading, row, file),
+    off: takenOff(reading, row),
+  });
   return {
     rows: whole.rows,
     leftOut: [...leftOut, ...whole.leftOut],
@@ -69,6 +67,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...runningQuestion(reading, rows),
       ...balanceQuestion(reading, rows),
       ...emptyOpenQuestion(reading, rows),
+      ...openOfThree(reading, standing, sumsOf),
       ...totalQuestion(reading, rows),
       ...dueQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
@@ -76,10 +75,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...(file.running ? [] : openSignQuestion(reading, rows)),
       ...whole.questions,
     ],
-    proofs: balanceProof(
-      reading,
-      rows.filter((row) => standingOf(reading, row) !== "void"),
-    ),
+    proofs: balanceProof(reading, standing, sumsOf),
   };
 }
 
@@ -160,21 +156,20 @@ const isCredit = (reading: Reading, row: Row): boolean =>
   ["total", "balance"].some((field) => writtenSum(reading.cells.of(row, field))?.side === "credit");
 
 /** What a document was made out for: its total with its tax, its debit or credit, else what is open. */
-function totalOf(reading: Reading, row: Row, { onTop, running }: Facts): Minor | null {
+function totalOf(
+  reading: Reading,
+  row: Row,
+  { onTop, running }: Pick<Facts, "onTop" | "running">,
+): Minor | null {
   const moved = chargedIn(reading, row) ?? movementOf(reading, row);
   if (moved === null) return running ? null : statedOpen(reading, row);
   const tax = onTop ? Math.abs(sumOfCell(reading, row, "tax") ?? 0) : 0;
   return (moved < 0 ? moved - tax : moved + tax) as Minor;
 }
 
-/** The debit of a line that a credit beside it lowers: it was made out for that, and is open with less. */
-function chargedIn(reading: Reading, row: Row): Minor | null {
-  const debit = sumOfCell(reading, row, "debit");
-  return debit !== null && debit !== 0 && sumOfCell(reading, row, "total") === null ? debit : null;
-}
-
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
-  const stated = facts.running ? null : statedOpen(reading, row);
+  const isRest = said(reading, "three") === "rest" && sumOfCell(reading, row, "paid") !== null;
+  const stated = facts.running || isRest ? null : openWithHeld(reading, row);
   if (stated !== null)
     return said(reading, "openSign") === "size" && isAgainst(reading, row)
       ? negate(stated)
@@ -183,12 +178,4 @@ function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
   const total = totalOf(reading, row, facts);
   if (total === null) return null;
   return (total - takenOff(reading, row)) as Minor;
-}
-
-/** What was paid or credited, in columns of their own, by size. */
-function takenOff(reading: Reading, row: Row): number {
-  const fields = chargedIn(reading, row) === null ? [] : ["credit"];
-  const named = ["paid", "credited", ...fields].map((field) => sumOfCell(reading, row, field));
-  const extra = headsUsedAs(reading, "paid").map((head) => sumUnderHead(reading, row, head));
-  return [...named, ...extra].reduce((total: number, sum) => total + Math.abs(sum ?? 0), 0);
 }

@@ -36,9 +36,13 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
 const FEE_BACK =
   /\bfees? (?:amount )?(?:back|refunded|returned|reversed|credited)\b|\b(?:refund|refunded|returned) fees?\b/;
 
-/** What a processor keeps back lies within the net of a charge, and comes later: no sum of a line shows it. */
+/**
+ * What a processor keeps back lies within the net of a charge, and comes later; what a customer keeps back
+ * lies within what is not open of an invoice, and is owed: no sum of a line shows it.
+ */
 const isBesideNet = ({ cells }: Around, head: string): boolean =>
-  cells.file.kind === "processor" && (isHeld(head) || FEE_BACK.test(plainWords(head)));
+  (isHeld(head) && (cells.file.kind === "processor" || cells.file.kind === "invoices")) ||
+  (cells.file.kind === "processor" && FEE_BACK.test(plainWords(head)));
 
 /** Whether an empty column without a head parts it from every column that is read: a list beside the list. */
 function isOfOtherList({ file: { table, columns } }: Cells, at: number): boolean {
@@ -97,6 +101,8 @@ function usesOf(kind: FileKind, head: string): readonly (readonly [string, strin
   if (FEE_BACK.test(plainWords(head))) return [];
   if (kind === "bank" && isCost(head))
     return [["off", "the bank's fee, which comes off beside the sum"]];
+  if (kind === "invoices" && isHeld(head))
+    return [["open", "kept back for a time, and open beside the balance"]];
   return COLUMN_USES[kind] ?? [];
 }
 

@@ -9,7 +9,7 @@ const COST =
 
 /** What a processor keeps back of a charge: it comes later (common practice, no source). */
 const HELD =
-  /\b(?:held|hold|holds|holdback|withheld|withholding|reserved?|reserves|retained|retention|rolling)\b/;
+  /\b(?:held|hold|holds|holdback|withheld|withholding|reserved?|reserves|retained|retention|retainage|rolling)\b/;
 /** What else is taken off a payment, and is no cost of it: what was lent, given, or owed to others. */
 const TAKEN_OFF =
   /\b(?:loans?|advances?|financing|capital|repay\w*|garnish\w*|lev(?:y|ies)|donations?|gifts?|adjust\w*|credits?|discounts?|coupons?|promo\w*|chargebacks?|disputes?|refund\w*|returns?)\b/;

@@ -20,7 +20,7 @@ const ENOUGH = 2;
 
 /** What a payment is made up of; what was given back of it is none of this (common practice, no source). */
 const MADE_OF =
-  /\b(sub ?total|amount|sales?|items?|goods|tips?|gratuity|tax(?:es)?|vat|gst|hst|pst|shipping|freight|handling|delivery|surcharge|discounts?)\b/;
+  /\b(sub ?total|amount|sales?|items?|goods|tips?|gratuity|tax(?:es)?|vat|gst|hst|pst|shipping|freight|handling|delivery|surcharge|discounts?|visa|master ?card|amex|american express|discover|diners|jcb|interac|ach|cards?|e ?checks?)\b/;
 
 /** The lines of a file with the reading of their sums. */
 export type Around = {
