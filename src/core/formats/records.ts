@@ -35,6 +35,8 @@ export type InvoiceRecord = {
   line: number;
   number: string;
   customerId: string;
+  /** What the list calls the customer beside the number; null where it does not. */
+  customerName: string | null;
   issuedOn: Day;
   dueOn: Day;
   currency: Currency;
@@ -68,6 +70,7 @@ export function readInvoice(row: RowReader): InvoiceRecord | null {
     line: row.line,
     number,
     customerId,
+    customerName: row.text("customerName") || null,
     issuedOn,
     dueOn,
     currency,

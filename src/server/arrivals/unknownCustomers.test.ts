@@ -91,3 +91,33 @@ describe("a head office", () => {
     expect(parentOf("N2")).toBe("C3");
   });
 });
+
+describe("a customer's number beside the name of somebody else", () => {
+  const TEXT = (name: string): string =>
+    `number,customer,issued_on,total,open_balance,terms,name\n91,C1,2026-11-02,10.00,10.00,n/30,${name}\n`;
+  const columns = {
+    number: "number",
+    customerId: "customer",
+    customerName: "name",
+    issuedOn: "issued_on",
+    total: "total",
+    balance: "open_balance",
+    terms: "terms",
+  };
+  const taken = (name: string, answers: Record<string, string> = {}) =>
+    book.take("invoices", TEXT(name), { mapping: { columns, answers } });
+  it("is asked about, and taken as was said", () => {
+    expect(taken("Heron Point Studio")).toMatchObject({
+      ok: false,
+      error: { first: expect.stringMatching(/^The file calls C1 “Heron Point Studio” \(1 line\)/) },
+    });
+    expect(taken("Heron Point Studio", { "customer:c1": "C3" }).ok).toBe(true);
+    expect(
+      book.db.get<{ id: number }>("SELECT customer_id AS id FROM open_item WHERE number = '91'"),
+    ).toEqual({ id: customerByExternalId(book.db, "C3")?.id });
+  });
+  it("is not, where the name is like that of the book", () => {
+    const own = customerByExternalId(book.db, "C1")?.name ?? "";
+    expect(taken(`${own} LLC`)).toMatchObject({ value: { new: 1 } });
+  });
+});

@@ -8,6 +8,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   phone: "telephone",
   parentId: "head office",
   aliases: "also goes by",
+  customerName: "customer’s name",
   number: "invoice number",
   customerId: "customer number",
   issuedOn: "issued on",

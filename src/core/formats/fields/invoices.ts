@@ -11,6 +11,7 @@ export const invoices: readonly FieldSpec[] = [
     "customer_id,customer number,customer no,customer,account number,customer code,account no,customer ref,customer id,client id,client,client number,client name,customer name,cust no,cust id,account code,account id,account,acct no,kundennummer,kunde,kunden nr,debitor,kundenname,numero client,code client,nom du client,codigo cliente,cliente,codice cliente,klantnummer,klant,billing name,name,bill to,sold to,contact,contact name,company,customer full name,full name,display name,company name,client full name,bill to name,sold to name,kunde name,partner,party,debtor,debtor name,debiteur,debiteurnaam,klantnaam,naam,nom client,raison sociale,nome cliente,razon social,destinatario,kontrahent,nabywca,kundnamn,kundenavn,customer name and number,ragione sociale,denominazione,card code,card name,partner name,invoice partner display name,member",
     true,
   ),
+  text("customerName", "customer_name"),
   typed(
     "day",
     "issuedOn",

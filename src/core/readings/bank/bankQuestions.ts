@@ -30,6 +30,38 @@ export function openWays(
   }));
 }
 
+/** Lines whose word for the way of the money goes against the sign of their sum, where others go with it. */
+export function againstWords(
+  rows: readonly StatementRow[],
+  sums: readonly (number | null)[],
+  answers: Answers,
+): Question[] {
+  if (answers.against !== undefined) return [];
+  const ways = rows.map((row, at) => (directionOf(row, answers) ?? 0) * Math.sign(sums[at] ?? 0));
+  const at = ways.findIndex((way) => way < 0);
+  const row = rows[at];
+  const sum = sums[at] ?? 0;
+  if (!row || !ways.some((way) => way > 0) || !sums.some((one) => (one ?? 0) < 0)) return [];
+  const count = ways.filter((way) => way < 0).length;
+  const word = row.word || (row.side === "credit" ? "CR" : "DR");
+  return [
+    {
+      key: "against",
+      words: `${count === 1 ? "1 line says" : `${count} lines say`} “${word}” and ${count === 1 ? "has" : "have"} a sum of the other sign (first line ${row.line}). Which is right?`,
+      choices: [
+        {
+          answer: "sums",
+          result: `the sign: line ${row.line}: ${sumWords(row, Math.sign(sum) as 1 | -1)}`,
+        },
+        {
+          answer: "words",
+          result: `the word: line ${row.line}: ${sumWords(row, -Math.sign(sum) as 1 | -1)}`,
+        },
+      ],
+    },
+  ];
+}
+
 const sumWords = (row: StatementRow | undefined, sign: 1 | -1): string =>
   row ? formatAmount(sign * Math.abs(plainSum(row) ?? 0), row.currency) : "";
 

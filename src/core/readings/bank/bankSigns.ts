@@ -1,7 +1,14 @@
 import { type Currency, formatAmount, type Minor, minor, negate } from "@/core/money";
 
 import { byBalance, type Chain, chainOf } from "./bankChain";
-import { balanceBroken, brokenWords, firstOpen, openSigns, openWays } from "./bankQuestions";
+import {
+  againstWords,
+  balanceBroken,
+  brokenWords,
+  firstOpen,
+  openSigns,
+  openWays,
+} from "./bankQuestions";
 import type { Stated } from "./statedBalances";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import type { Answers, Question } from "../types";
@@ -50,7 +57,13 @@ export function bankSigns(
     sums: reading.sums.map((sum) => (sum === null ? null : minor(sum))),
     balances: withClosing(balancesOf(reading).rows, chain),
     // What a balance follows from is known once the way of each sum is.
-    questions: ways.length === 0 ? openBalance(rows, best, answers) : ways,
+    questions:
+      ways.length > 0
+        ? ways
+        : [
+            ...openBalance(rows, best, answers),
+            ...(byChain.length > 0 ? [] : againstWords(rows, reading.sums, answers)),
+          ],
     proofs: [...words, ...proofs(rows, chain)],
   };
 }
@@ -115,7 +128,7 @@ const openBalance = (
 
 function readingsOf(rows: readonly StatementRow[], answers: Answers): Reading[] {
   const directed = rows.map((row) => directedSum(row, answers));
-  const plain = rows.map(plainSum);
+  const plain = answers.against === "words" ? directed : rows.map(plainSum);
   const turned = plain.map((sum) => (sum === null ? null : -sum));
   const isDirected = rows.some(
     (row, at) => row.side !== null || (directionOf(row, answers) !== null && directed[at] !== null),

@@ -66,3 +66,22 @@ describe("codes of three digits beside sums without a sign", () => {
   it("say nothing where all are of one side", () =>
     expect(openIn(file("165"), asked)).toEqual(["signs"]));
 });
+
+describe("words beside sums that have signs", () => {
+  const file = (...lines: string[]): string =>
+    list("Date,Description,Amount,Type,Balance", ...lines);
+  const lines = (balances: readonly string[]): string[] => [
+    `11/12/2026,Check 1041,-150.00,DEBIT,${balances[0] ?? ""}`,
+    `11/13/2026,Deposit,970.00,CREDIT,${balances[1] ?? ""}`,
+    `11/16/2026,Supplier,60.00,DEBIT,${balances[2] ?? ""}`,
+  ];
+  it("that go against one are asked about", () => {
+    const text = file(...lines([]));
+    expect(openIn(text, asked)).toEqual(["against"]);
+    const last = (against: string): string | undefined =>
+      linesIn("bank", text, { answers: { against } })[2]?.split(" | ")[1];
+    expect([last("sums"), last("words")]).toEqual(["60.00", "(60.00)"]);
+  });
+  it("say nothing where the balances follow on", () =>
+    expect(openIn(file(...lines(["850.00", "1820.00", "1880.00"])), asked)).toEqual([]));
+});

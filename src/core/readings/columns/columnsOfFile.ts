@@ -11,6 +11,7 @@ import { currencyOf } from "@/core/money";
 import { isNothing } from "../canonical";
 import { areOrders, columnsByContents } from "./columnsByContents";
 import { type Contents, contentsOf, isDate, isSum } from "./contents";
+import { withCustomerName } from "./customerName";
 import { foreignColumns } from "./foreignColumns";
 import { kindsBySigns } from "./kindsBySigns";
 import { isOwnAccount } from "./ownAccount";
@@ -42,7 +43,7 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   const found =
     kind === "returns"
       ? withReturnDay(table, withOnlyTrace(all), cellsOf)
-      : withOnlyDay(withOwnId(all));
+      : withCustomerName(table, kind, withOnlyDay(withOwnId(all)));
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
   if (kinds === null) return found;

@@ -22,6 +22,8 @@ import { emptyOpenQuestion, openWithHeld, statedOpen } from "./emptyOpen";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
+import { openByState, standsOtherwiseQuestion } from "./standsOtherwise";
+import { agesQuestion } from "./openByAge";
 import { isOfSection, sectionQuestion } from "./sectionQuestion";
 import { creditSide } from "./sideColumn";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
@@ -68,6 +70,8 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...balanceQuestion(reading, rows),
       ...emptyOpenQuestion(reading, rows),
       ...openOfThree(reading, standing, sumsOf),
+      ...standsOtherwiseQuestion(reading, standing),
+      ...agesQuestion(reading, standing),
       ...totalQuestion(reading, rows),
       ...dueQuestion(reading, rows),
       ...creditSignQuestion(reading, rows),
@@ -168,6 +172,8 @@ function totalOf(
 }
 
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
+  const byState = openByState(reading, row);
+  if (byState !== null) return byState;
   const isRest = said(reading, "three") === "rest" && sumOfCell(reading, row, "paid") !== null;
   const stated = facts.running || isRest ? null : openWithHeld(reading, row);
   if (stated !== null)

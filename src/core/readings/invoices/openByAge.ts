@@ -1,8 +1,9 @@
 import { headWords } from "@/core/formats";
-import { type Minor, sumOf } from "@/core/money";
+import { formatAmount, type Minor, sumOf } from "@/core/money";
 
-import { type Reading, sumUnderHead } from "../canonical";
+import { type Reading, sumOfCell, sumUnderHead } from "../canonical";
 import type { Cells, Row } from "../cells";
+import type { Question } from "../types";
 
 /** Heads of columns that hold what is open by how late it is (common practice, no source). */
 const AGE =
@@ -16,11 +17,38 @@ const known = new WeakMap<Cells, readonly string[]>();
 export function ages(cells: Cells): readonly string[] {
   const before = known.get(cells);
   if (before) return before;
-  const heads = cells.unread().flatMap(({ head }) => (AGE.test(headWords(head)) ? [head] : []));
-  const isAging = cells.file.kind === "invoices" && heads.length >= ENOUGH && !cells.has("balance");
-  const found = isAging ? heads : [];
+  const found = cells.has("balance") ? [] : agesOf(cells);
   known.set(cells, found);
   return found;
+}
+
+function agesOf(cells: Cells): readonly string[] {
+  const heads = cells.unread().flatMap(({ head }) => (AGE.test(headWords(head)) ? [head] : []));
+  return cells.file.kind === "invoices" && heads.length >= ENOUGH ? heads : [];
+}
+
+/** What is open by its ages beside a column of what is open, where the two are not the same. */
+export function agesQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  const heads = cells.has("balance") && cells.file.answers.ages === undefined ? agesOf(cells) : [];
+  if (heads.length === 0) return [];
+  const found = rows.flatMap((row) => {
+    const parts = heads.flatMap((head) => sumUnderHead(reading, row, head) ?? []);
+    const open = sumOfCell(reading, row, "balance");
+    const come = sumOf(parts, (sum) => sum);
+    return parts.length === 0 || open === null || come === open ? [] : [{ row, open, come }];
+  });
+  const [first] = found;
+  // Columns that are never what is open are of something else.
+  if (!first || found.length === rows.length) return [];
+  const shown = (sum: number): string => formatAmount(sum, reading.currencyOf(first.row));
+  return [
+    {
+      key: "ages",
+      words: `What is open of line ${first.row.line} is ${shown(first.open)} under “${cells.head("balance")}”, and its columns by age come to ${shown(first.come)}.`,
+      choices: [{ answer: "take", result: "take the lines in as they stand" }],
+    },
+  ];
 }
 
 /** What is open of an invoice by the columns of its ages; null where none holds anything. */

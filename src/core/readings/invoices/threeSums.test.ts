@@ -33,3 +33,29 @@ it("what is kept back for a time is neither paid nor in the balance: asked", () 
     "Sun 1 Nov | 8,000.00 | R1, due Tue 1 Dec | Ada",
   ]);
 });
+
+it("a state against the sum that is open is asked about: nobody who has paid is reminded", () => {
+  const file = list(
+    "Invoice,Customer,Date,Due,Status,Total,Balance",
+    "R1,Ada,2026-11-01,2026-12-01,Paid,100.00,100.00",
+    "R2,Ben,2026-11-02,2026-12-02,Overdue,40.00,0.00",
+    "R3,Cy,2026-11-03,2026-12-03,Open,60.00,60.00",
+    "R4,Di,2026-11-03,2026-12-03,Paid,70.00,0.00",
+  );
+  expect(openIn(file)).toEqual(["stands"]);
+  const sums = (stands: string): (string | undefined)[] =>
+    linesIn("invoices", file, { answers: { stands } }).map((line) => line.split(" | ")[1]);
+  expect(sums("state")).toEqual(["0.00", "40.00", "60.00", "0.00"]);
+  expect(sums("balance")).toEqual(["100.00", "0.00", "60.00", "0.00"]);
+});
+
+it("columns by age that do not come to what is open are asked about", () => {
+  const file = (late: string): string =>
+    list(
+      "Invoice,Customer,Date,Due,Total,Current,1-30,31-60,Balance",
+      "R1,Ada,2026-11-01,2026-12-01,100.00,100.00,,,100.00",
+      `R2,Ben,2026-09-02,2026-10-02,90.00,,,${late},90.00`,
+    );
+  expect(openIn(file("90.00"))).toEqual([]);
+  expect(openIn(file("80.00"))).toEqual(["ages"]);
+});

@@ -20,6 +20,7 @@ import type { FileReading } from "./reading";
 import { importRemittance } from "./remittance";
 import type { FileRun } from "./report";
 import { importReturns } from "./returns";
+import { otherwiseNamed } from "./otherwiseNamed";
 import { unknownCustomers, unknownParents } from "./unknownCustomers";
 import {
   activityReader,
@@ -70,12 +71,14 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
   }),
   invoices: reading({
     reader: () => readInvoice,
-    asks: (ctx, rows, { answers }) =>
-      unknownCustomers(
+    asks: (ctx, rows, { answers }) => [
+      ...otherwiseNamed(ctx, rows, answers),
+      ...unknownCustomers(
         ctx,
         rows.map(({ customerId }) => customerId),
         answers,
       ),
+    ],
     takes: (ctx, rows, { file, answers }) => importInvoices(ctx, rows, { ...file, answers }),
   }),
   processor: reading({

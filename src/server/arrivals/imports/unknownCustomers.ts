@@ -4,7 +4,7 @@ import type { CustomerRow } from "@/db/customers";
 import { alikeByName } from "@/server/customers/queries/alike";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { customerFinder, customerKey } from "../steps/customerFinder";
+import { customerFinder, customerKey, NOBODY } from "../steps/customerFinder";
 
 /** What is longer is no name. */
 const LONGEST = 200;
@@ -51,7 +51,7 @@ const whoIsMeant = (key: string, { text, lines, meant }: Unknown): FileQuestion 
       answer: externalId,
       result: `${name}, ${externalId}`,
     })),
-    { answer: "none", result: "none of these: the lines are refused" },
+    { answer: NOBODY, result: "none of these: the lines are refused" },
   ],
 });
 

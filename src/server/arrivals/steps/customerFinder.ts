@@ -6,20 +6,28 @@ import type { CommandContext } from "@/server/runtime/context";
 export const customerKey = (said: string): string => `customer:${plainWords(said)}`;
 
 /**
- * Finds the customer that a file means: by number, else by a name, another name or an address that
- * only one customer has, else by what was said of it. Two that fit are none: a person says which.
+ * Finds the customer that a file means: by what was said of it, else by number, else by a name, another
+ * name or an address that only one customer has. Two that fit are none: a person says which.
  */
 export function customerFinder(
   ctx: CommandContext,
   answers: Readonly<Record<string, string>> = {},
 ): (said: string) => CustomerRow | undefined {
   let named: Map<string, CustomerRow | null> | undefined;
-  return (said) =>
-    customerByExternalId(ctx.db, said) ??
-    (named ??= byName(ctx)).get(plainWords(said)) ??
-    customerByExternalId(ctx.db, answers[customerKey(said)] ?? "") ??
-    undefined;
+  return (said) => {
+    const answer = answers[customerKey(said)];
+    if (answer === NOBODY) return undefined;
+    return (
+      (answer === undefined ? undefined : customerByExternalId(ctx.db, answer)) ??
+      customerByExternalId(ctx.db, said) ??
+      (named ??= byName(ctx)).get(plainWords(said)) ??
+      undefined
+    );
+  };
 }
+
+/** The answer that a file means none of the book's customers. */
+export const NOBODY = "none";
 
 /** Customers by what they are called; null where several are. */
 function byName(ctx: CommandContext): Map<string, CustomerRow | null> {

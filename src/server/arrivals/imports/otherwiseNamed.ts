@@ -1,0 +1,57 @@
+import type { FileQuestion } from "@/contracts/arrivals";
+import type { InvoiceRecord } from "@/core/formats";
+import { customerByExternalId, type CustomerRow } from "@/db/customers";
+import { alikeByName } from "@/server/customers/queries/alike";
+import type { CommandContext } from "@/server/runtime/context";
+
+import { customerKey, NOBODY } from "../steps/customerFinder";
+
+/** So many are asked about at once; the others come once these are answered. */
+const MOST = 12;
+
+/**
+ * Customers whose number is in the book, under a name that is nothing like the one that the list gives
+ * beside it: two ledgers may give one number to two customers. Each is asked about once.
+ */
+export function otherwiseNamed(
+  ctx: CommandContext,
+  rows: readonly InvoiceRecord[],
+  answers: Readonly<Record<string, string>>,
+): FileQuestion[] {
+  const pairs = new Map<string, { said: string; name: string; lines: number }>();
+  for (const { customerId: said, customerName: name } of rows) {
+    if (name === null || answers[customerKey(said)] !== undefined) continue;
+    const key = `${said}\n${name}`;
+    pairs.set(key, { said, name, lines: (pairs.get(key)?.lines ?? 0) + 1 });
+  }
+  const alike = alikeByName(
+    ctx.db,
+    [...pairs.values()].map(({ name }) => name),
+  );
+  const asked = new Set<string>();
+  return [...pairs.values()]
+    .flatMap((pair) => {
+      const own = customerByExternalId(ctx.db, pair.said);
+      const meant = alike.get(pair.name) ?? [];
+      if (!own || meant.some(({ id }) => id === own.id) || asked.has(pair.said)) return [];
+      asked.add(pair.said);
+      return [whoIsMeant(pair, own, meant)];
+    })
+    .slice(0, MOST);
+}
+
+const whoIsMeant = (
+  { said, name, lines }: { said: string; name: string; lines: number },
+  own: CustomerRow,
+  meant: readonly CustomerRow[],
+): FileQuestion => ({
+  key: customerKey(said),
+  words: `The file calls ${said} “${name}” (${lines} ${lines === 1 ? "line" : "lines"}), and the customer with that number here is “${own.name}”. Who is meant?`,
+  choices: [
+    ...[own, ...meant].map((customer) => ({
+      answer: customer.externalId,
+      result: `${customer.name}, ${customer.externalId}`,
+    })),
+    { answer: NOBODY, result: "none of these: the lines are refused" },
+  ],
+});
