@@ -5,6 +5,7 @@ import {
   linesIn,
   list,
   openIn,
+  readList,
 } from "../../../tests/support/readings";
 
 /* Lists of what was settled, and of what markets and shops export; made by hand, common practice, no source. */
@@ -351,4 +352,20 @@ describe("a time in a column of its own", () => {
     expect(openIn(file(""), asked)).toEqual(["zone"]);
     expect(openIn(file("", "12:10:00"), asked)).toEqual([]);
   });
+});
+
+it("what stands beside each line as the sum of its payout is held against its lines", () => {
+  const file = (second: string): string =>
+    list(
+      "Id,Type,Date,Gross,Fee,Net,Payout,Payout total",
+      "a1,Charge,2026-11-16,120.00,3.78,116.22,po_1,213.02",
+      "a2,Charge,2026-11-16,100.00,3.20,96.80,po_1,213.02",
+      `a3,Charge,2026-11-17,50.00,1.75,48.25,po_2,${second}`,
+    );
+  expect(readList(file("48.25")).proofs).toContain(
+    "“Payout total” is what the lines of each of 2 payouts come to",
+  );
+  expect(readList(file("60.00")).proofs).toContain(
+    "payout po_2 is 60.00 by “Payout total”, and its lines in this file come to 48.25",
+  );
 });

@@ -20,6 +20,7 @@ import { refundedQuestion, isRefundAlone, refundsAre, withoutRefunds } from "./r
 import { stateQuestions, wordQuestions } from "./processorQuestions";
 import { saysMethod } from "./saysMethod";
 import { moneyOf } from "./moneyRows";
+import { payoutTotals } from "./payoutTotals";
 import { statedBalances } from "../bank/statedBalances";
 import { byNet, endProofs, footQuestions } from "./footQuestions";
 import { kindsInText } from "./kindsInText";
@@ -85,6 +86,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     proofs: [
       ...signs.proofs,
       ...endProofs(activities, signs.reading, stated),
+      ...payoutTotals(reading, kept, signs.reading),
       ...(signs.questions.length === 0 ? reserveProofs(reading, kept) : []),
     ],
   };
