@@ -1,8 +1,11 @@
+import type { Day } from "@/core/calendar";
 import { plainWords } from "@/core/formats";
 import { type Minor, minor } from "@/core/money";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
+import { dayUnder } from "../days/dayUnder";
+import { daysIn } from "../days/ownSpan";
 import { MAIN_DAY, screenRow } from "../lines/rowsLeftOut";
 import { sumIn, sumsAbove } from "../sums/sumsAbove";
 
@@ -47,11 +50,7 @@ export function statedBalances(reading: Reading, lines: readonly Row[]): Stated 
       (own.has(accountOf(row)) || accountOf(row) === "") &&
       screenRow(cells, row, at === 0, at === all.length - 1) === "balance",
   );
-  const above = endsAbove(reading);
-  const inRows = rows.flatMap((row) => {
-    const balance = balanceIn(reading, row);
-    return balance === null ? [] : [{ line: row.line, balance, end: endOfRow(row) }];
-  });
+  const [above, inRows] = dated(reading, endsAbove(reading), rowsOf(reading, rows));
   const endsAt = (end: End): Minor[] => [
     ...above.filter((found) => found.end === end).map(({ balance }) => balance),
     ...inRows.filter((found) => found.end === end).map(({ balance }) => balance),
@@ -63,6 +62,36 @@ export function statedBalances(reading: Reading, lines: readonly Row[]): Stated 
     after: isOnce ? (after[0] ?? null) : null,
     among: inRows.filter(({ end }) => !isOnce || end === null),
   };
+}
+
+const rowsOf = (reading: Reading, rows: readonly Row[]): OfLine[] =>
+  rows.flatMap((row) => {
+    const balance = balanceIn(reading, row);
+    const words = row.cells.join(" ");
+    return balance === null ? [] : [{ line: row.line, balance, end: endOfRow(row), words }];
+  });
+
+type Said = { readonly end: End | null; readonly balance: Minor; readonly words: string };
+type OfLine = Said & { readonly line: number };
+
+/** Two balances that say no end but a day each: the earlier is that before the lines. */
+function dated(
+  reading: Reading,
+  above: readonly Said[],
+  rows: readonly OfLine[],
+): [readonly Said[], readonly OfLine[]] {
+  const [one, other, ...more] = [...above, ...rows].filter(({ end }) => end === null);
+  const [first, second] = [one, other].map((said) => said && dayIn(reading, said.words));
+  if (!first || !second || first === second || more.length > 0) return [above, rows];
+  const earlier = first < second ? one : other;
+  const ended = <T extends Said>(said: T): T =>
+    said.end === null ? { ...said, end: (said as Said) === earlier ? "before" : "after" } : said;
+  return [above.map(ended), rows.map(ended)];
+}
+
+function dayIn(reading: Reading, words: string): Day | null {
+  const [written] = daysIn(words);
+  return written ? dayUnder(written, reading.daysOf("")) : null;
 }
 
 const endOfRow = ({ cells }: Row): End | null =>
@@ -83,8 +112,13 @@ function balanceIn(reading: Reading, row: Row): Minor | null {
 const balanceOf = ({ sum, isOwed }: { sum: Minor; isOwed: boolean }): Minor =>
   isOwed ? minor(-Math.abs(sum)) : sum;
 
-const endsAbove = (reading: Reading): { end: End; balance: Minor }[] =>
+/** Words of a balance on a day, which may be that at either end. */
+const ON_A_DAY = /^(?:kontostand|saldo|solde|balance|ledger balance)\b/;
+
+const endsAbove = (reading: Reading): Said[] =>
   sumsAbove(reading).flatMap((found) => {
-    const end = endOf(found.words);
-    return end === null ? [] : [{ end, balance: balanceOf(found) }];
+    const { words } = found;
+    const end = endOf(words);
+    const isDated = end === null && ON_A_DAY.test(plainWords(words)) && daysIn(words).length === 1;
+    return end === null && !isDated ? [] : [{ end, balance: balanceOf(found), words }];
   });

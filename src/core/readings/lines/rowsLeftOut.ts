@@ -85,10 +85,13 @@ const saysTotal = (plain: string): boolean => isTotalWord(plain) || NAMED_TOTAL.
 /** A balance that stands as a row, without a sum of its own, or at an end of the list. */
 function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
   const isDay = writtenDay(cells.of(row, MAIN_DAY[cells.file.kind] ?? "")) !== null;
-  const moves = ["amount", "gross", "net", "moneyIn", "moneyOut"].some((field) =>
-    /[1-9]/.test(writtenSum(cells.of(row, field))?.digits ?? ""),
+  const moved = MOVED.map((field) => digitsOf(cells, row, field)).filter((digits) =>
+    /[1-9]/.test(digits),
   );
-  if (moves && !atAnEnd) return false;
+  const moves = moved.length > 0;
+  // A line with a sum and another balance after it is one of its own, whatever it is called.
+  const after = digitsOf(cells, row, "balance");
+  if (moves && (!atAnEnd || (after !== "" && !moved.includes(after)))) return false;
   // Somebody who paid may be called "Balance at Home".
   const fields = ["description", "direction", "kind", ...(moves ? [] : ["payerName"])];
   const said = fields.map((field) => cells.of(row, field));
@@ -97,6 +100,12 @@ function isBalance(cells: Cells, row: Row, atAnEnd: boolean): boolean {
   const words = [...said, isDay ? "" : row.cells.join(" ")];
   return words.some((text) => MAYBE_BALANCE.test(text) && isBalanceWords(plainWords(text)));
 }
+
+const digitsOf = (cells: Cells, row: Row, field: string): string =>
+  writtenSum(cells.of(row, field))?.digits ?? "";
+
+/** Fields that say what a line moves. */
+const MOVED = ["amount", "gross", "net", "moneyIn", "moneyOut"];
 
 /** What alone says that a balance without a sum is one at an end. */
 const AN_END = /^(?:opening|closing|beginning|ending|(?:brought|carried) forward)$/i;

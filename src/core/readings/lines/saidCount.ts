@@ -1,6 +1,7 @@
 import { plainWords } from "@/core/formats";
 
-const LINES = "(?:transactions?|records?|rows?|entries|lines|umsatze|buchungen|zeilen)";
+const LINES =
+  "(?:transactions?|records?|rows?|entries|lines|invoices|documents|payments|receipts|open items|umsatze|buchungen|zeilen)";
 /** How a list says how many lines it has (common practice, no source); the number may stand in the next cell. */
 const FORMS: readonly RegExp[] = [
   new RegExp(`^(?:total )?(?:number|no|nr|count|anzahl)(?: of| der)? ${LINES}(?: (\\d{1,7}))?$`),

@@ -110,6 +110,41 @@ describe("the balances that a statement begins and ends with", () => {
     );
     expect(openIn(file, { ...bank, answers: { whose: "4417" } })).toEqual([]);
   });
+  it("may be said by their days, above the list or below it", () => {
+    const above = (closing: string): string =>
+      list(
+        '"Kontostand am 01.11.2026: 1.000,00 EUR";;',
+        `"Kontostand am 30.11.2026: ${closing} EUR";;`,
+        "Datum;Text;Betrag",
+        "13.11.2026;Miete;-50,00",
+        "16.11.2026;Eingang;120,00",
+      );
+    const usd = (text: string): string => text.replaceAll(" EUR", "");
+    expect(openIn(usd(above("1.070,00")), bank)).toEqual([]);
+    expect(openIn(usd(above("1.170,00")), bank)).toEqual(["balance"]);
+  });
+  it("may be overdrawn", () =>
+    expect(
+      readList(
+        list(
+          "Beginning balance,250.00 OD,",
+          "Ending balance,570.00,",
+          "Date,Description,Amount",
+          "11/12/2026,Check 1041,-150.00",
+          "11/13/2026,Card settlement,970.00",
+        ),
+        bank,
+      ).proofs,
+    ).toContain("all 2 lines follow on from (250.00) to the 570.00 that it ends with"));
+  it("are no line that has a sum and another balance after it", () => {
+    const file = list(
+      "Date,Description,Amount,Balance",
+      "11/12/2026,Check 1041,-150.00,850.00",
+      "11/13/2026,CLOSING BALANCE OF OLD ACCOUNT,970.00,1820.00",
+    );
+    expect(openIn(file, bank)).toEqual([]);
+    expect(readList(file, bank).leftOut).toEqual([]);
+  });
   it("the last is that of the latest line", () => {
     const [, file] = WAYS[4] ?? [];
     const { table } = readList(file?.("19,480.55") ?? "", bank);
@@ -161,6 +196,21 @@ describe("totals above a list", () => {
     );
     expect(openIn(file("8.80"))).toEqual(["totals"]);
     expect(openIn(file("8.80"), { answers: { totals: "take" } })).toEqual([]);
+  });
+  it("of each kind of line, and of all of them", () => {
+    const file = (refunds: string, all: string): string =>
+      list(
+        "Total charges,300.00,,,,",
+        `Total refunds,${refunds},,,,`,
+        `Total: ${all},,,,,`,
+        "Id,Type,Date,Amount,Fee,Net",
+        "a1,charge,2026-11-16,120.00,3.78,116.22",
+        "a2,charge,2026-11-16,180.00,5.62,174.38",
+        "a3,refund,2026-11-17,-20.00,0.00,-20.00",
+      );
+    expect(openIn(file("-20.00", "270.60"))).toEqual([]);
+    expect(openIn(file("-30.00", "270.60"))).toEqual(["totals"]);
+    expect(openIn(file("-20.00", "271.60"))).toEqual(["totals"]);
   });
   it("of what came in and went out, there and below it", () => {
     const file = (out: string, below: string): string =>

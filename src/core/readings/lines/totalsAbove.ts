@@ -1,3 +1,4 @@
+import type { RowKind } from "@/core/activity/index";
 import { headWords, plainWords } from "@/core/formats";
 import { type Currency, formatAmount, sumOf } from "@/core/money";
 
@@ -55,19 +56,48 @@ export function totalsAbove(reading: Reading, list: List): Found {
   };
 }
 
+/** What a total is called that names no column: it is that of one of them. */
+const OF_ANY = /^(?:amount|remittance|payment|invoices?|open|report|list|file)?$/;
+
+/** Kinds of activity as the totals above a list name them. */
+const OF_KIND: Readonly<Record<string, RowKind>> = {
+  charge: "charge",
+  sale: "charge",
+  payment: "charge",
+  refund: "refund",
+  payout: "payout",
+  dispute: "dispute",
+  chargeback: "dispute",
+};
+
 function totalOf(reading: Reading, list: List, { words }: SumAbove): Of | null {
   const plain = plainWords(beforeColon(words).replace(/\(\d+\)/, ""));
   if (!TOTAL.test(plain)) return null;
   const name = plain.replace(TOTAL, "").trim();
-  const field = addedFields(reading.cells).find(
-    (one) => headWords(reading.cells.head(one)) === name,
-  );
-  if (field !== undefined)
-    return {
-      head: reading.cells.head(field),
-      comes: waysOf(reading, list, field).map(whole),
-    };
-  if (reading.cells.file.kind !== "bank") return null;
+  const { cells } = reading;
+  const fields = addedFields(cells);
+  const wholes = (field: string): number[] => waysOf(reading, list, field).map(whole);
+  const field = fields.find((one) => singular(headWords(cells.head(one))) === singular(name));
+  if (field !== undefined) return { head: cells.head(field), comes: wholes(field) };
+  if (cells.file.kind === "bank") return ofOneWay(reading, list, name);
+  const kind = cells.file.kind === "processor" ? OF_KIND[singular(name)] : undefined;
+  if (kind !== undefined) return { head: name, comes: [ofKind(reading, list, kind)] };
+  return OF_ANY.test(name)
+    ? { head: beforeColon(words).trim(), comes: fields.flatMap(wholes) }
+    : null;
+}
+
+/** One of a thing that stands as several. */
+const singular = (name: string): string => name.replace(/s$/, "");
+
+/** What the lines of a kind come to, as they were understood. */
+const ofKind = (reading: Reading, { made, ...list }: List, kind: RowKind): number => {
+  const lines = made.filter(({ fields }) => fields.kind === kind);
+  const [, , asMade] = waysOf(reading, { ...list, made: lines }, "gross");
+  return asMade ? whole(asMade) : 0;
+};
+
+function ofOneWay(reading: Reading, list: List, name: string): Of | null {
   const sign = wayIn(name);
   if (sign === null) return null;
   const ways = waysOf(reading, list, "amount").map((way) => oneWay(way, sign));

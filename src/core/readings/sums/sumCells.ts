@@ -50,8 +50,8 @@ const plainSum = (cell: string): WrittenSum => ({
 function anySum(cell: string): WrittenSum | null {
   const text = cell.replace(/[\u00a0\u2007\u202f]/g, " ").trim();
   if (text === "" || text.length > LONGEST || !/\d/.test(text) || isCut(text)) return null;
-  const side = /(?:^|[\s\d])(cr|dr|[cd])\.?$|^(cr|dr)\.?(?=[\s\d])|\s([sh])$/i.exec(text);
-  const bare = side ? text.replace(/(cr|dr|[cdsh])\.?$|^(cr|dr)\.?/i, "").trim() : text;
+  const side = /(?:^|[\s\d])(cr|dr|od|[cd])\.?$|^(cr|dr)\.?(?=[\s\d])|\s([sh])$/i.exec(text);
+  const bare = side ? text.replace(/(cr|dr|od|[cdsh])\.?$|^(cr|dr)\.?/i, "").trim() : text;
   const currency = currencyIn(bare);
   const digits = bare
     .replace(ANY_SIGN, "")
@@ -71,10 +71,10 @@ function anySum(cell: string): WrittenSum | null {
   };
 }
 
-/** Credit and debit in English, and `Haben` and `Soll`. */
+/** Credit and debit in English, overdrawn, and `Haben` and `Soll`. */
 const SIDES: Readonly<Record<string, WrittenSum["side"]>> = {
   ...{ cr: "credit", c: "credit", h: "credit" },
-  ...{ dr: "debit", d: "debit", s: "debit" },
+  ...{ dr: "debit", od: "debit", d: "debit", s: "debit" },
 };
 const sideOf = (word: string): WrittenSum["side"] => SIDES[word] ?? null;
 
