@@ -2,9 +2,10 @@ import { guessRowKind, type RowKind } from "@/core/activity/index";
 import { plainWords } from "@/core/formats";
 
 import { headsUsedAs, type Reading } from "../canonical";
-import type { Row } from "../cells";
+import type { Cells, Row } from "../cells";
 import { endedRow } from "./endedRows";
 import { wasTakenBack } from "../lines/flagWords";
+import { saidByTitle } from "../lines/titles";
 import { isReturnWord, sureKind, sureState, type State } from "../rowWords";
 import { isElsewhere } from "./tenders";
 import type { EndedRow, LeftOut } from "../types";
@@ -26,8 +27,9 @@ export function moneyOf(
   const ended: EndedRow[] = [];
   const found: { row: Row; kind: RowKind }[] = [];
   for (const row of rows) {
-    const state = stateOf(reading, row);
-    const kind = kindOf(reading, row, wordOf(row), state);
+    const word = wordOf(row);
+    const state = stateOf(reading, row, word);
+    const kind = kindOf(reading, row, word, state);
     if (kind === "no_money" || state === "none") {
       leftOut.push({ line: row.line, why: "no_money" });
       ended.push(...endedRow(reading.cells, row, kind));
@@ -81,11 +83,17 @@ const unsureKind = (word: string): Decided => {
 const stateSaid = ({ cells }: Reading, row: Row): string | undefined =>
   cells.file.answers[`state:${cells.of(row, "status").toLowerCase()}`];
 
-function stateOf(reading: Reading, row: Row): State {
+function stateOf(reading: Reading, row: Row, kindWord: string): State {
   const { cells } = reading;
   const word = cells.of(row, "status");
-  if (word === "") return "counts";
+  if (word === "") return kindWord === "" ? stateByTitle(cells) : "counts";
   const said = stateSaid(reading, row);
   if (said === "none" || said === "pending") return said;
   return said === undefined ? (sureState(word) ?? "counts") : "counts";
+}
+
+/** What the title of the list was said to make of its lines. */
+function stateByTitle(cells: Cells): State {
+  const said = saidByTitle(cells);
+  return said === "none" || said === "pending" ? said : "counts";
 }

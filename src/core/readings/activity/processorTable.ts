@@ -4,6 +4,7 @@ import { add, type Minor, minor } from "@/core/money";
 
 import { headsUsedAs, type Made, type Reading, sumOfCell, sumUnderHead } from "../canonical";
 import { agreedRow } from "./agreedRow";
+import { againstQuestion, bySign } from "./againstKind";
 import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
 import { idSaid, linesAreQuestion } from "./linesAre";
@@ -28,7 +29,8 @@ import { namedDisputes } from "./namedDisputes";
 import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { tenderQuestions } from "./tenders";
-import type { Question } from "../types";
+import { titleQuestion } from "../lines/titles";
+import type { Answers, Question } from "../types";
 
 /** Processor activity in the agreed layout: kinds by name, sums at their effect, fees as costs. */
 export function processorTable(reading: Reading, rows: readonly Row[]): Made {
@@ -44,7 +46,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     found.map(({ row, kind }) => ({ row, activity: activityOf(reading, row, kind, wordOf(row)) })),
   );
   const refunds = refundsAre(reading, parts.entries);
-  const kept = asBrought(byNet(withoutRefunds(reading, parts.entries), answers), answers);
+  const kept = asSaid(withoutRefunds(reading, parts.entries), answers);
   const activities = kept.map(({ activity }) => activity);
   // Columns of money in and out say the way of each sum.
   const sided = !cells.has("gross") && cells.has("moneyIn");
@@ -58,15 +60,13 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   };
   const asked = rowQuestions(reading, rows, wordOf);
   const stated = statedBalances(reading, rows);
-  const open = kept.filter(
-    ({ activity }) => activity.kind === "payout" && paidOut(activity) === null,
-  );
-  const sure = kept.filter((entry) => !open.includes(entry));
+  const open = new Set(kept.filter(isOpenPayout));
+  const sure = kept.filter((entry) => !open.has(entry));
   return {
     rows: sure.flatMap((entry) => rowsOf(reading, entry, decided, refunds === "here")),
     leftOut: [...leftOut, ...parts.leftOut],
     ended,
-    refused: open.map(({ row }) => ({
+    refused: [...open].map(({ row }) => ({
       line: row.line,
       field: "fee",
       column: cells.head("fee"),
@@ -82,6 +82,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
         ? []
         : footQuestions(activities, signs.reading, { answers, stated })),
       ...betweenQuestion(activities, answers),
+      ...againstQuestion(activities, answers),
     ],
     proofs: [
       ...signs.proofs,
@@ -91,6 +92,10 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ],
   };
 }
+
+/** Lines with the kind, the fee and the sums that were said of them. */
+const asSaid = (entries: readonly ActivityEntry[], answers: Answers): readonly ActivityEntry[] =>
+  asBrought(byNet(bySign(entries, answers), answers), answers);
 
 /** A line in the agreed layout, with what stands on it beside: a refund, the fee of a payout, a reserve. */
 function rowsOf(
@@ -108,6 +113,9 @@ function rowsOf(
   ];
 }
 
+const isOpenPayout = ({ activity }: ActivityEntry): boolean =>
+  activity.kind === "payout" && paidOut(activity) === null;
+
 const isOfKind = ({ key }: Question): boolean => key.startsWith("word:");
 
 /** What is asked of the rows before it is known which of them are money. */
@@ -122,6 +130,7 @@ const rowQuestions = (
   ...takingQuestion(reading, rows, wordOf),
   ...payoutsQuestion(reading, rows),
   ...linesAreQuestion(reading.cells, rows),
+  ...titleQuestion(reading.cells, rows),
   ...netAloneQuestion(reading, rows),
   ...bothSidesQuestion(reading, rows),
   ...settledFeeQuestion(reading, rows),

@@ -2,9 +2,10 @@ import { ROW_KINDS, type RowKind } from "@/core/activity/index";
 import { formatAmount } from "@/core/money";
 
 import type { Reading } from "../canonical";
-import type { Row } from "../cells";
+import type { Cells, Row } from "../cells";
 import { movedBy } from "./kindsInText";
 import { linesNamed, saidOfLines } from "./linesAre";
+import { saidByTitle, titleQuestion } from "../lines/titles";
 import type { Question } from "../types";
 
 /** What a line that takes money may be, the likeliest first. */
@@ -21,12 +22,18 @@ export const TAKING: readonly RowKind[] = [
 /** What a line without a word for its kind is: a charge where it brings money, else what was said. */
 export function unnamedKind(reading: Reading, row: Row): RowKind {
   if (reading.cells.file.answers.payouts === "payout") return "payout";
-  const ofAll = saidOfLines(reading.cells);
+  const ofAll = saidOfLines(reading.cells) ?? kindByTitle(reading.cells);
   if (ofAll !== undefined && ofAll !== "charge") return ofAll;
   if (!takes(reading, row)) return "charge";
   const said = reading.cells.file.answers.negatives as RowKind | undefined;
   return said !== undefined && TAKING.includes(said) ? said : "charge";
 }
+
+/** The kind that the title of the list was said to give its lines. */
+const kindByTitle = (cells: Cells): RowKind | undefined => {
+  const said = saidByTitle(cells);
+  return TAKING.find((kind) => kind === said);
+};
 
 const takes = (reading: Reading, row: Row): boolean => movedBy(reading, row) < 0;
 
@@ -37,7 +44,9 @@ export function takingQuestion(
   wordOf: (row: Row) => string,
 ): Question[] {
   const { cells } = reading;
-  if (cells.file.answers.negatives !== undefined || linesNamed(cells, rows) !== null) return [];
+  const isSaid = kindByTitle(cells) !== undefined || titleQuestion(cells, rows).length > 0;
+  if (cells.file.answers.negatives !== undefined || isSaid || linesNamed(cells, rows) !== null)
+    return [];
   const open = rows.filter((row) => wordOf(row) === "" && takes(reading, row));
   const [first] = open;
   if (!first) return [];

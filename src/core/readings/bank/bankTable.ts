@@ -8,6 +8,7 @@ import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
 import { sureState } from "../rowWords";
 import { waysByCode } from "./codedWays";
+import { saidByTitle, titleQuestion } from "../lines/titles";
 import { otherWords } from "./numberedWords";
 import { severalMoved } from "./severalMoved";
 import { statedBalances } from "./statedBalances";
@@ -52,7 +53,8 @@ function bookedOf(reading: Reading, rows: readonly Row[]): { kept: Row[]; leftOu
   const kept = rows.filter((row) => {
     const state = cells.of(row, "status");
     const said = cells.file.answers[`state:${state.toLowerCase()}`];
-    const means = said ?? sureState(state) ?? "counts";
+    const titled = state === "" ? saidByTitle(cells) : undefined;
+    const means = said ?? titled ?? sureState(state) ?? "counts";
     if (means === "none") leftOut.push({ line: row.line, why: "no_money" });
     const isWaiting = means === "pending" || (means === "counts" && isOnItsWay(reading, row));
     if (isWaiting) leftOut.push({ line: row.line, why: "not_yet" });
@@ -110,6 +112,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     leftOut,
     refused: [],
     questions: [
+      ...titleQuestion(cells, rows),
       ...stateQuestions(reading, rows),
       ...wordedQuestions(reading, rows),
       ...severalMoved(reading, kept),

@@ -1,5 +1,5 @@
 import { parseTerms } from "@/core/calendar";
-import { type Minor, negate } from "@/core/money";
+import { type Minor, negate, ZERO } from "@/core/money";
 
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
@@ -29,6 +29,7 @@ import { creditSide } from "./sideColumn";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
 import { chargedIn, takenOff } from "./takenOff";
 import { isTermsAsDue, termsIn } from "./termsIn";
+import { saidByTitle, titleQuestion } from "../lines/titles";
 import type { LeftOut } from "../types";
 
 /** Fields that are worked out from what the file says, and not taken over. */
@@ -62,6 +63,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     leftOut: [...leftOut, ...whole.leftOut],
     refused: [],
     questions: [
+      ...titleQuestion(reading.cells, rows),
       ...wordQuestions(reading, rows),
       ...sectionQuestion(reading, rows),
       ...standingQuestions(reading, rows),
@@ -88,7 +90,8 @@ function kindOf(reading: Reading, row: Row): DocumentKind {
     return (said(reading, "section") as DocumentKind | undefined) ?? "leave";
   const word = reading.cells.of(row, "type");
   if (word === "")
-    return said(reading, "credits") === "credits" && looksLikeCredit(reading, row)
+    return saidByTitle(reading.cells) === "credit" ||
+      (said(reading, "credits") === "credits" && looksLikeCredit(reading, row))
       ? "credit"
       : "invoice";
   return (
@@ -100,12 +103,18 @@ function kindOf(reading: Reading, row: Row): DocumentKind {
 
 function standingOf(reading: Reading, row: Row): Standing {
   const word = reading.cells.of(row, "status");
-  if (word === "") return "open";
+  if (word === "") return standingByTitle(reading);
   return (
     (said(reading, `state:${word.toLowerCase()}`) as Standing | undefined) ??
     sureStanding(word) ??
     "open"
   );
+}
+
+/** How the documents of a list stand by its title, as that was said. */
+function standingByTitle({ cells }: Reading): Standing {
+  const titled = saidByTitle(cells);
+  return titled === "paid" || titled === "void" ? titled : "open";
 }
 
 type Facts = {
@@ -172,6 +181,7 @@ function totalOf(
 }
 
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {
+  if (saidByTitle(reading.cells) === "paid") return ZERO;
   const byState = openByState(reading, row);
   if (byState !== null) return byState;
   const isRest = said(reading, "three") === "rest" && sumOfCell(reading, row, "paid") !== null;

@@ -1,4 +1,7 @@
+import type { Table } from "@/core/formats";
+
 import type { Cells, Row } from "../cells";
+import { writtenDay } from "../days/writtenDay";
 import type { LeftOut, Question, ReadingContext } from "../types";
 
 /** Of a list of several the lines of one, and what is asked. */
@@ -27,13 +30,16 @@ export function ofOneAccount(
   { accountEnds = null }: ReadingContext,
 ): OfOne {
   const all = { rows, leftOut: [], questions: [], proofs: [] };
-  if (cells.file.kind !== "bank" || !cells.has("account")) return all;
+  if (cells.file.kind !== "bank") return all;
+  const { whose } = cells.file.answers;
+  if (!cells.has("account"))
+    return { ...all, ...ofAnother(accountsAbove(cells.file.table), whose, accountEnds) };
   const counts = new Map<string, number>();
   const accountOf = (row: Row): string => endOf(cells.of(row, "account"));
   for (const row of rows) counts.set(accountOf(row), (counts.get(accountOf(row)) ?? 0) + 1);
   counts.delete("");
   if (counts.size === 0 || isOfOthers(cells, counts, rows.length)) return all;
-  const said = cells.file.answers.whose;
+  const said = whose;
   if (said === ALL) return all;
   if (counts.size === 1) return { ...all, ...ofAnother([...counts.keys()], said, accountEnds) };
   const taken = [said, accountEnds].find((account) => account && counts.has(account));
@@ -66,11 +72,24 @@ const isOfOthers = (
   counts.size > FEW_ACCOUNTS &&
   (counts.size > MOST_ACCOUNTS || counts.size * 3 > lines);
 
+/** An account by its number, whole or hidden but for its end; a day or a sum is none. */
+const NUMBER =
+  /\b(?:accounts?|acct|konto(?:nummer)?|compte|cuenta|conto|rekening|iban|card)\b[^\d*•]{0,40}?((?:[*x•.]{2,20}\s?|ending (?:in |with )?)\d{4}|[A-Z]{0,2}\d[\d -]{5,38}\d)(?![\d.,/])/i;
+
+/** The ends of the accounts that the lines above a list name. */
+function accountsAbove({ kind, above = [] }: Table): string[] {
+  if (kind !== undefined) return [];
+  const numbers = above.flatMap((line) => NUMBER.exec(line)?.[1] ?? []);
+  return [...new Set(numbers.filter((text) => writtenDay(text) === null).map(endOf))];
+}
+
+/** The account of a file is another than that which it is taken into; of several nobody knows which. */
 function ofAnother(
-  [found = ""]: readonly string[],
+  [found = "", ...others]: readonly string[],
   said: string | undefined,
   accountEnds: string | null,
 ): Pick<OfOne, "questions"> {
+  if (others.length > 0) return { questions: [] };
   const isSame = accountEnds === null || !/^\d{4}$/.test(found) || found === accountEnds;
   if (isSame || said === found) return { questions: [] };
   const words = `The file is of an account that ends in ${found}, and is to be taken into one that ends in ${accountEnds}. If it is another, choose that account.`;
