@@ -120,4 +120,8 @@ describe("a customer's number beside the name of somebody else", () => {
     const own = customerByExternalId(book.db, "C1")?.name ?? "";
     expect(taken(`${own} LLC`)).toMatchObject({ value: { new: 1 } });
   });
+  it("is not, where it is like nobody's and has a word of that of the book", () => {
+    expect(taken("Alder Ln Wkshp")).toMatchObject({ value: { new: 1 } });
+    expect(taken("Zephyr Works")).toMatchObject({ ok: false });
+  });
 });

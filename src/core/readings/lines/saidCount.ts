@@ -12,7 +12,7 @@ const FORMS: readonly RegExp[] = [
   ),
 ];
 /** What says how many there may be, and not how many there are. */
-const AT_MOST = /^(?:last|latest|up to|max|maximum|first)\b/;
+const AT_MOST = /^(?:last|latest|up to|max|maximum|first|top)\b/;
 
 /** How many lines a row of cells says that its list has; null where it says nothing of it. */
 export function saidCount(cells: readonly string[]): number | null {

@@ -74,7 +74,7 @@ const SAYING: Partial<Record<FileKind, readonly string[]>> = {
 };
 
 /** What says of no line what it is: two sorts together, or the other of what it names. */
-const NOT_ONE = /\b(?:all|incl\w*|with|without|excluding|no)\b/;
+const NOT_ONE = /\b(?:all|incl\w*|with|without|exclud\w*|no)\b/;
 const MOST_WORDS = 6;
 
 type Titled = {

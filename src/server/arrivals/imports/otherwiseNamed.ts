@@ -1,5 +1,5 @@
 import type { FileQuestion } from "@/contracts/arrivals";
-import type { InvoiceRecord } from "@/core/formats";
+import { type InvoiceRecord, plainWords } from "@/core/formats";
 import { customerByExternalId, type CustomerRow } from "@/db/customers";
 import { alikeByName } from "@/server/customers/queries/alike";
 import type { CommandContext } from "@/server/runtime/context";
@@ -33,12 +33,24 @@ export function otherwiseNamed(
     .flatMap((pair) => {
       const own = customerByExternalId(ctx.db, pair.said);
       const meant = alike.get(pair.name) ?? [];
-      if (!own || meant.some(({ id }) => id === own.id) || asked.has(pair.said)) return [];
+      if (!own || asked.has(pair.said) || isAlike(pair.name, own, meant)) return [];
       asked.add(pair.said);
       return [whoIsMeant(pair, own, meant)];
     })
     .slice(0, MOST);
 }
+
+/** Whether a name may be that of a customer: it is like it, or like nobody's and has a word of it. */
+function isAlike(name: string, own: CustomerRow, meant: readonly CustomerRow[]): boolean {
+  if (meant.length > 0) return meant.some(({ id }) => id === own.id);
+  const words = new Set(plainWords(own.name).split(" "));
+  return plainWords(name)
+    .split(" ")
+    .some((word) => word.length >= LONG && words.has(word));
+}
+
+/** A shorter word says nothing: the, and, inc. */
+const LONG = 4;
 
 const whoIsMeant = (
   { said, name, lines }: { said: string; name: string; lines: number },
