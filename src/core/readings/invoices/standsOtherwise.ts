@@ -41,7 +41,7 @@ export function standsOtherwiseQuestion(reading: Reading, rows: readonly Row[]):
   return [
     {
       key: "stands",
-      words: `${count} stand${found.length === 1 ? "s" : ""} as what the sum that is open does not say (line ${first.row.line}: “${word}”, and ${shown(stated)} open). Which is right?`,
+      words: `${count} ${found.length === 1 ? "has" : "have"} a state that goes against the sum that is open (line ${first.row.line}: “${word}”, and ${shown(stated)} open). Which is right?`,
       choices: [
         {
           answer: "state",
