@@ -1,3 +1,5 @@
+import { SHEET_MARK } from "@/core/formats";
+
 import { leftOutOf, linesIn, list, openIn, readList } from "../../../../tests/support/readings";
 
 /* What stands above a list as its title, by hand; common practice, no source. */
@@ -67,6 +69,17 @@ describe("a title that says what the lines of a list are, where no column does",
       expect(openIn(invoices(title))).toEqual([]);
     const kinds = list("Refunds", "Id,Type,Date,Amount", "a1,Charge,2026-11-16,120.00");
     expect(openIn(kinds)).toEqual([]);
+  });
+  it("may be the name of a sheet among others", () => {
+    const sheet = (name: string, id: string): string[] => [
+      `${SHEET_MARK},${name}`,
+      "Id,Date,Amount,Fee,Net",
+      `${id},2026-11-16,120.00,3.78,116.22`,
+    ];
+    const file = list(...sheet("Payments", "a1"), ...sheet("Refunds", "a2"));
+    const keysOf = (head: string): string[] => openIn(file, { answers: { head } });
+    expect(keysOf("2")).toEqual([]);
+    expect(keysOf("5")).toEqual(["titled:refunds"]);
   });
   it("is asked about again under another title, as the answer was of this one", () => {
     const [key = ""] = openIn(activity("Refunds"));

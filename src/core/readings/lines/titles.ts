@@ -110,12 +110,13 @@ function newTitle(cells: Cells): Titled | null {
 }
 
 /**
- * What stands alone in its line above a list, in few words; days and numbers in it are left aside. Labels
- * over several columns are no title.
+ * What stands alone in its line above a list, or is the name of its sheet among others, in few words; days
+ * and numbers in it are left aside. Labels over several columns are no title.
  */
-function titleLines({ records = [], headLine = 1, above = [] }: Table): string[] {
+function titleLines({ records = [], headLine = 1, above = [], sheets = [] }: Table): string[] {
   const lines = records.slice(Math.max(0, headLine - 1 - above.length), Math.max(0, headLine - 1));
-  return lines
+  const sheet = sheets.find((one) => one.headLine === headLine);
+  return [...lines, ...(sheet ? [[sheet.name]] : [])]
     .map((cells) => cells.filter((cell) => cell.trim() !== ""))
     .flatMap((cells) => (cells.length === 1 ? cells : []))
     .map((text) =>
