@@ -59,3 +59,14 @@ it("columns by age that do not come to what is open are asked about", () => {
   expect(openIn(file("90.00"))).toEqual([]);
   expect(openIn(file("80.00"))).toEqual(["ages"]);
 });
+
+it("a day on which an invoice was paid that is open whole is asked about", () => {
+  const file = (balance: string): string =>
+    list(
+      "Invoice,Customer,Date,Due,Total,Balance,Paid on",
+      "R1,Ada,2026-11-01,2026-12-01,100.00,100.00,",
+      `R2,Ben,2026-11-02,2026-12-02,80.00,${balance},2026-11-20`,
+    );
+  expect(openIn(file("80.00"))).toEqual(["column:Paid on"]);
+  expect(openIn(file("30.00"))).toEqual([]);
+});

@@ -105,8 +105,9 @@ function flagTest(
   if (isPaid(kind, head))
     return (cell, row) => {
       const balance = cells.of(row, "balance");
+      if (balance === "" || balance === cells.of(row, "total")) return saysPaid(head, cell);
       // A day may be that of a part; a yes against a balance is a word against another.
-      return balance === "" ? saysPaid(head, cell) : isYes(cell) && /[1-9]/.test(balance);
+      return isYes(cell) && /[1-9]/.test(balance);
     };
   const byHead = testByHead(kind, head, filled);
   if (byHead !== null) return byHead;

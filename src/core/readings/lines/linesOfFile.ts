@@ -10,6 +10,7 @@ import { printedOnce } from "./printedOnce";
 import { ofOneAccount } from "./ofOneAccount";
 import { ofOneCompany } from "./ofOneCompany";
 import { screened } from "./rowsLeftOut";
+import { saysNone } from "./saysNone";
 import { shiftedRows } from "./shifted";
 import { type Sections, sectionsOf } from "./statementSections";
 import type { EndedRow, LeftOut, Question, ReadingContext, Unread } from "../types";
@@ -40,11 +41,12 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
       : ofOneAccount(cells, shown.rows, context);
   const dated = printedOnce(cells, one.rows);
   const flags = flagged(cells, dated.rows);
-  const shifted = shiftedRows(cells, flags.rows);
+  const said = saysNone(cells, flags.rows);
+  const shifted = shiftedRows(cells, said.rows);
   const parted = new Set(shifted.map(({ line }) => line));
   return {
     cells,
-    rows: flags.rows.filter(({ line }) => !parted.has(line)),
+    rows: said.rows.filter(({ line }) => !parted.has(line)),
     wayOf: parts.wayOf,
     refused: shifted,
     leftOut: [
@@ -53,6 +55,7 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
       ...shown.leftOut,
       ...one.leftOut,
       ...flags.leftOut,
+      ...said.leftOut,
     ],
     ended: flags.ended,
     questions: [
@@ -62,6 +65,7 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
       ...years.questions,
       ...dated.questions,
       ...flags.questions,
+      ...said.questions,
     ],
     proofs: one.proofs,
   };

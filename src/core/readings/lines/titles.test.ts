@@ -70,6 +70,12 @@ describe("a title that says what the lines of a list are, where no column does",
     const kinds = list("Refunds", "Id,Type,Date,Amount", "a1,Charge,2026-11-16,120.00");
     expect(openIn(kinds)).toEqual([]);
   });
+  it("may be the head of the only day", () => {
+    const file = (head: string): string =>
+      list(`Id,${head},Amount,Fee`, "a1,2026-11-16,120.00,3.78", "a2,2026-11-17,50.00,1.75");
+    expect(openIn(file("Declined on"))).toEqual(["titled:declined on"]);
+    expect(openIn(file("Created on"))).toEqual([]);
+  });
   it("may be the name of a sheet among others", () => {
     const sheet = (name: string, id: string): string[] => [
       `${SHEET_MARK},${name}`,

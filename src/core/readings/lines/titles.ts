@@ -98,15 +98,24 @@ function newTitle(cells: Cells): Titled | null {
   const { kind, table } = cells.file;
   if (table.kind !== undefined || (SAYING[kind] ?? []).some((field) => cells.has(field)))
     return null;
-  for (const text of titleLines(table)) {
-    const plain = plainWords(text);
-    if (NOT_ONE.test(plain)) continue;
-    // Two sorts that are the same to us: quotes and estimates.
-    const parts = plain.split(/ (?:and|or) /);
-    const title = TITLES[kind]?.find(({ words }) => parts.every((part) => words.test(part)));
-    if (title) return { text, key: `titled:${plain}`, meanings: title.meanings };
-  }
-  return null;
+  const [found] = titleLines(table).flatMap((text) => titledBy(kind, text) ?? []);
+  return found ?? titledByDay(cells);
+}
+
+function titledBy(kind: FileKind, text: string): Titled | null {
+  const plain = plainWords(text);
+  if (NOT_ONE.test(plain)) return null;
+  // Two sorts that are the same to us: quotes and estimates.
+  const parts = plain.split(/ (?:and|or) /);
+  const title = TITLES[kind]?.find(({ words }) => parts.every((part) => words.test(part)));
+  return title ? { text, key: `titled:${plain}`, meanings: title.meanings } : null;
+}
+
+/** The head of the only day of a list of activity may say it too: `Declined on`. A charge has a day of its approval. */
+function titledByDay(cells: Cells): Titled | null {
+  const titled =
+    cells.file.kind === "processor" ? titledBy("processor", cells.head("occurredOn")) : null;
+  return titled?.meanings.includes(NOT_YET) ? null : titled;
 }
 
 /**
