@@ -60,3 +60,18 @@ it("a statement of several accounts is asked about each time: an answer is no pa
     { description: "RENT" },
   ]);
 });
+
+it("what was said of the sums and the words of one file is no part of the kept mapping", () => {
+  const text =
+    "Date,Description,Amount\n,Opening balance,100.00\n2026-11-13,Rent,-30.00\n,Closing balance,90.00\n";
+  const answers = { balance: "take", against: "sums", says: "none", foot: "take", signs: "signed" };
+  book.must("importFile", {
+    ...book.keep(text),
+    name: "off.csv",
+    mapping: { ...guessMapping(readTableOf(text), "bank"), answers },
+    account: "operating",
+    saveAs: "statement",
+  });
+  const [kept] = mappings(book.db).map(({ spec }) => JSON.parse(spec) as { answers: object });
+  expect(kept?.answers).toEqual({ signs: "signed" });
+});

@@ -76,6 +76,7 @@ const SAYING: Partial<Record<FileKind, readonly string[]>> = {
 /** What says of no line what it is: two sorts together, or the other of what it names. */
 const NOT_ONE = /\b(?:all|incl\w*|with|without|exclud\w*|no)\b/;
 const MOST_WORDS = 6;
+const LONGEST = 80;
 
 type Titled = {
   readonly text: string;
@@ -134,7 +135,8 @@ function titleLines({ records = [], headLine = 1, above = [], sheets = [] }: Tab
         .replace(/\s+/g, " ")
         .trim(),
     )
-    .filter((text) => text !== "" && !text.includes(":") && text.split(" ").length <= MOST_WORDS);
+    .filter((text) => text !== "" && text.length <= LONGEST && !text.includes(":"))
+    .filter((text) => text.split(" ").length <= MOST_WORDS);
 }
 
 /** What a title makes of the lines that nothing else says: asked. */

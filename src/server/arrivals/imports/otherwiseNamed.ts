@@ -6,6 +6,8 @@ import type { CommandContext } from "@/server/runtime/context";
 
 import { customerKey, NOBODY } from "../steps/customerFinder";
 
+/** What is longer is no name. */
+const LONGEST = 200;
 /** So many are asked about at once; the others come once these are answered. */
 const MOST = 12;
 
@@ -20,7 +22,8 @@ export function otherwiseNamed(
 ): FileQuestion[] {
   const pairs = new Map<string, { said: string; name: string; lines: number }>();
   for (const { customerId: said, customerName: name } of rows) {
-    if (name === null || answers[customerKey(said)] !== undefined) continue;
+    if (name === null || name.length > LONGEST || answers[customerKey(said)] !== undefined)
+      continue;
     const key = `${said}\n${name}`;
     pairs.set(key, { said, name, lines: (pairs.get(key)?.lines ?? 0) + 1 });
   }
@@ -58,7 +61,7 @@ const whoIsMeant = (
   meant: readonly CustomerRow[],
 ): FileQuestion => ({
   key: customerKey(said),
-  words: `The file calls ${said} “${name}” (${lines} ${lines === 1 ? "line" : "lines"}), and the customer with that number here is “${own.name}”. Who is meant?`,
+  words: `The file calls ${said} “${name.slice(0, 60)}” (${lines} ${lines === 1 ? "line" : "lines"}), and the customer with that number here is “${own.name}”. Who is meant?`,
   choices: [
     ...[own, ...meant].map((customer) => ({
       answer: customer.externalId,
