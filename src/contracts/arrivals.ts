@@ -93,6 +93,8 @@ export type RefusedLine = {
   line: number;
   field: string;
   column: string;
+  /** The cell as it came, where one cell is what is wrong; else empty. */
+  cell: string;
   reason: string;
   /** It is known, and says otherwise than before. */
   changed: boolean;

@@ -33,7 +33,9 @@ test("several files are looked at in the order that they ask for, a refused cell
   // The customer is known by now; one sum is none.
   const refused = page.getByRole("group", { name: "Refused lines" });
   await expect(refused).toContainText("8x.50");
-  await refused.getByLabel("total of line 3").fill("80.50");
+  const cell = refused.getByLabel("total of line 3");
+  await expect(cell).toHaveValue("8x.50");
+  await cell.fill("80.50");
   await page.keyboard.press("Enter");
   await expect(heading).toContainText("invoices (mended).csv");
   await expect(refused).toHaveCount(0);

@@ -17,13 +17,19 @@ describe("what a file leaves open is asked", () => {
     expect(readList(file(["02/11/2026", "05/11/2026"])).questions).toEqual([
       {
         key: "days",
-        words: "02/11/2026 can be Wed 11 Feb or Mon 2 Nov. Which comes first?",
+        words: "02/11/2026 can be Mon 2 Nov or Wed 11 Feb. Which comes first?",
         choices: [
-          { answer: "mdy", result: "month, day, year: days from Wed 11 Feb to Mon 11 May" },
           { answer: "dmy", result: "day, month, year: days from Mon 2 Nov to Thu 5 Nov" },
+          { answer: "mdy", result: "month, day, year: days from Wed 11 Feb to Mon 11 May" },
         ],
       },
     ]);
+    // As likely as not by its length: by its points, else as the book's country writes.
+    const first = (days: string[]): string | undefined =>
+      readList(file(days)).questions[0]?.choices[0]?.answer;
+    expect(first(["02/11/2026", "02/11/2026"])).toBe("mdy");
+    expect(first(["02.11.2026", "02.11.2026"])).toBe("dmy");
+    expect(readList(file(["2.11.26"])).questions[0]?.words).toMatch(/^2\.11\.26 can be/);
     expect(openIn(file(["02/11/2026", "13/11/2026"]))).toEqual([]);
     expect(openIn(file(["02/11/2026", "05/11/2026"]), { answers: { days: "dmy" } })).toEqual([]);
     // 12 February would be 2 December, which has not come.

@@ -217,6 +217,20 @@ describe("lines as they are understood", () => {
       "Sun 15 Nov | (25.00) | fee",
     ]);
   });
+  it("are the first, and behind them the earliest, the latest and the largest", () => {
+    const on = (day: string, sum: string, at: number): string => `c${at},Charge,${day},${sum}`;
+    const lines = [
+      ...Array.from({ length: 6 }, (_, at) => on(`2026-11-1${at}`, "10.00", at)),
+      ...["2026-11-12", "2006-11-12", "2026-11-22", "2026-11-14"].map((day, at) =>
+        on(day, at === 3 ? "900.00" : "10.00", 6 + at),
+      ),
+    ];
+    expect(linesIn("processor", list("Id,Type,Date,Gross", ...lines)).slice(6)).toEqual([
+      "Sun 12 Nov 2006 | 10.00 | charge",
+      "Sun 22 Nov | 10.00 | charge",
+      "Sat 14 Nov | 900.00 | charge",
+    ]);
+  });
   it("are asked about by what is likeliest, for Enter takes the first answer", () => {
     const firstOf = (word: string, sum: string): string | undefined => {
       const file = list(

@@ -70,6 +70,7 @@ export function understoodLines(
   const odd = oddOf(table.rows, ({ cells }) => ({
     sort: kind === "processor" ? first(cells, what) : "",
     sum: Number(first(cells, sum)),
+    on: first(cells, day),
   }));
   return [...table.rows.slice(0, SHOWN), ...odd].map(({ line, cells }) => {
     const on = first(cells, day);
@@ -100,19 +101,29 @@ export function understoodLines(
 
 type Row = Table["rows"][number];
 
-/** Of the lines behind the first: the first of another kind or another sign, and the largest. */
-function oddOf(rows: readonly Row[], of: (row: Row) => { sort: string; sum: number }): Row[] {
-  const keyOf = (row: Row): string => `${of(row).sort} ${Math.sign(of(row).sum)}`;
-  const seen = new Set(rows.slice(0, SHOWN).map(keyOf));
+type Told = { sort: string; sum: number; on: string };
+/**
+ * Of the lines behind the first: the first of another kind or another sign, the largest, and the
+ * earliest and the latest, where those are not among the first: a day that is read wrong shows there.
+ */
+function oddOf(rows: readonly Row[], of: (row: Row) => Told): Row[] {
+  const keyOf = ({ sort, sum }: Told): string => `${sort} ${Math.sign(sum)}`;
+  const shown = rows.slice(0, SHOWN).map(of);
+  const seen = new Set(shown.map(keyOf));
+  const days = shown.map(({ on }) => on).sort();
+  let [earliest = "", latest = ""] = [days[0], days.at(-1)];
   const found = new Set<Row>();
-  let [largest, most]: [Row | null, number] = [null, 0];
+  const ends: { largest?: Row; first?: Row; last?: Row } = {};
+  let most = 0;
   for (const row of rows.slice(SHOWN)) {
-    const size = Math.abs(of(row).sum);
-    if (size > most) [largest, most] = [row, size];
-    if (found.size >= ODD - 1 || seen.has(keyOf(row))) continue;
-    seen.add(keyOf(row));
+    const told = of(row);
+    if (Math.abs(told.sum) > most) [ends.largest, most] = [row, Math.abs(told.sum)];
+    if (told.on < earliest) [ends.first, earliest] = [row, told.on];
+    if (told.on > latest) [ends.last, latest] = [row, told.on];
+    if (found.size >= ODD - 1 || seen.has(keyOf(told))) continue;
+    seen.add(keyOf(told));
     found.add(row);
   }
-  if (largest) found.add(largest);
+  for (const row of Object.values(ends)) found.add(row);
   return [...found].sort((a, b) => a.line - b.line);
 }

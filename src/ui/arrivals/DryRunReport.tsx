@@ -140,7 +140,7 @@ type RefusedLinesProps = {
 function RefusedLines({ report, mend }: RefusedLinesProps): ReactNode {
   return (
     <>
-      <Subheading data-strong>
+      <Subheading data-strong marginTop="14px" fontSize="13px">
         {report.refused.every(({ changed }) => changed) ? "Told otherwise before" : "What is wrong"}
       </Subheading>
       <Box maxHeight="220px" overflow="auto" tabIndex={0} role="group" aria-label="Refused lines">
@@ -148,7 +148,7 @@ function RefusedLines({ report, mend }: RefusedLinesProps): ReactNode {
           <Heads of={[{ number: "Line" }, "Column", "Why", "Mend it"]} />
           <tbody>
             {report.refused.slice(0, 200).map((entry, at) => (
-              <tr key={`${entry.line} ${at}`}>
+              <tr key={`${entry.line} ${at} ${entry.cell}`}>
                 <td data-numeric>{entry.line}</td>
                 <td data-tone="soft">
                   {FIELD_WORDS[entry.column || entry.field] ?? (entry.column || entry.field || "–")}
@@ -156,7 +156,12 @@ function RefusedLines({ report, mend }: RefusedLinesProps): ReactNode {
                 <td data-wrap>{entry.reason}</td>
                 <td>
                   {entry.changed || entry.column === "" ? null : (
-                    <MendCell line={entry.line} column={entry.column} mend={mend} />
+                    <MendCell
+                      line={entry.line}
+                      column={entry.column}
+                      came={entry.cell}
+                      mend={mend}
+                    />
                   )}
                 </td>
               </tr>

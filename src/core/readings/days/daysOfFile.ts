@@ -4,6 +4,7 @@ import { FIELDS } from "@/core/formats";
 import type { Cells, Row } from "../cells";
 import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
 import { daysIn, isOutside, spanAbove, spanUnder } from "./ownSpan";
+import { likeliestFirst } from "./likeliestOrder";
 import { type Candidate, orderQuestion } from "./orderQuestion";
 import { turnedDays } from "./turnedDays";
 import { writtenDay } from "./writtenDay";
@@ -28,7 +29,7 @@ export function daysOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
     field,
     days: cells.column(rows, field).flatMap((cell) => writtenDay(cell) ?? []),
   }));
-  const { order, questions } = orderOf(cells, columns, context);
+  const { order, questions } = orderOf({ cells, rows }, columns, context);
   const base = readingIn(order, cells, context);
   const turned = turnedDays(cells, columns, { base, today: context.today });
   const zones = zonesOfFile(cells, columns, turned.reading);
@@ -78,7 +79,7 @@ const dayFields = (cells: Cells): string[] =>
     .map(({ field }) => field);
 
 function orderOf(
-  cells: Cells,
+  { cells, rows }: { cells: Cells; rows: readonly Row[] },
   columns: readonly WrittenColumn[],
   context: ReadingContext,
 ): { order: PartOrder; questions: Question[] } {
@@ -101,11 +102,18 @@ function orderOf(
   const above = (cells.file.table.above ?? []).flatMap((line) => daysIn(line));
   const readsAbove = (order: PartOrder): boolean =>
     above.every((written) => dayUnder(written, readingIn(order, cells, context)) !== null);
-  const left = likely(readable(candidates), { isOfSpan, readsAbove }, context);
+  const left = likeliestFirst(likely(readable(candidates), { isOfSpan, readsAbove }, context), () =>
+    cells.column(rows, columns[0]?.field ?? ""),
+  );
   const [best = candidates[0]] = left;
   const different = left.filter((other) => !same(other, best));
+  const cellsOf = (field: string): string[] =>
+    cells.column(rows, field).filter((cell) => writtenDay(cell) !== null);
   if (!best || different.length === 0) return { order: best?.order ?? "mdy", questions: [] };
-  return { order: best.order, questions: [orderQuestion(columns, [best, ...different], context)] };
+  return {
+    order: best.order,
+    questions: [orderQuestion(columns, [best, ...different], { context, cellsOf })],
+  };
 }
 
 const same = (a: Candidate, b: Candidate | undefined): boolean =>

@@ -10,17 +10,22 @@ export type Candidate = {
   readonly columns: readonly (readonly (Day | null)[])[];
 };
 
+type Asked = {
+  readonly context: ReadingContext;
+  readonly cellsOf: (field: string) => readonly string[];
+};
+
 const ORDER_WORDS: Readonly<Record<PartOrder, string>> = {
   mdy: "month, day, year",
   dmy: "day, month, year",
   yy: "year, month, day",
 };
 
-/** Which of the orders that give different days it is. */
+/** Which of the orders that give different days it is. `cellsOf`: the dates of a column as they stand. */
 export function orderQuestion(
   columns: readonly WrittenColumn[],
   candidates: readonly Candidate[],
-  { today }: ReadingContext,
+  { context: { today }, cellsOf }: Asked,
 ): Question {
   const [first] = candidates;
   const found = (first?.columns ?? [])
@@ -28,10 +33,8 @@ export function orderQuestion(
     .find(({ day, column, nth }) =>
       candidates.some((other) => other.columns[column]?.[nth] !== day),
     );
-  const written = found && columns[found.column]?.days[found.nth]?.open;
-  const sample = written
-    ? written.map((part) => String(part).padStart(2, "0")).join("/")
-    : "A date";
+  const field = found && columns[found.column]?.field;
+  const sample = (found && cellsOf(field ?? "")[found.nth]) ?? "A date";
   const inWords = (day: Day | null | undefined): string => (day ? formatDay(day, today) : "no day");
   return {
     key: "days",

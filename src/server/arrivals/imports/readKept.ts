@@ -1,5 +1,5 @@
 import type { FileQuestion } from "@/contracts/arrivals";
-import { FILE_KIND_TRAITS, type MappingSpec, type Table } from "@/core/formats";
+import { FILE_KIND_TRAITS, type MappingSpec, type Refusal, type Table } from "@/core/formats";
 import { headSaid } from "@/core/readings";
 import { fail, ok, type Result } from "@/core/result";
 import { bankAccounts } from "@/db/bank";
@@ -10,6 +10,9 @@ import { openedFile } from "./kinds";
 import { letGo, tableOf } from "./read";
 import { readingOf } from "./reading";
 import { type FileRun, Tallying } from "./report";
+
+/** A longer cell is not offered to be mended as it is: it would not be seen whole. */
+const LONGEST_MENDED = 60;
 
 type Asked = { sha256: string; mapping: MappingSpec; account: string | null };
 
@@ -50,10 +53,27 @@ function readWhole(
   const answers = mapping.answers ?? {};
   const opened = openedFile(ctx, mapping, { ...read.value, account, answers });
   if (opened.questions.length === 0) {
-    tally.refuse(read.value.refused);
+    tally.refuse(read.value.refused, cellsThatCame(table, read.value.refused));
     for (const { line, why } of read.value.leftOut) tally.leaveOut(line, why);
   }
   return ok({ ...opened, tally, format: table.format });
+}
+
+/** What stood in the cells that are refused, as short as one is mended by hand. */
+function cellsThatCame(
+  { headers, rows }: Table,
+  refused: readonly Refusal[],
+): (one: Refusal) => string {
+  const lines = new Set(refused.map(({ line }) => line));
+  const byLine = new Map(
+    lines.size === 0
+      ? []
+      : rows.filter(({ line }) => lines.has(line)).map(({ line, cells }) => [line, cells]),
+  );
+  return ({ line, column }) => {
+    const cell = byLine.get(line)?.[headers.indexOf(column)]?.trim() ?? "";
+    return cell.length > LONGEST_MENDED ? "" : cell;
+  };
 }
 
 /** The accounts of each kind that files can belong to. */

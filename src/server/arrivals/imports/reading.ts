@@ -61,15 +61,30 @@ export function readingOf(
     { table, kind, columns, answers },
     { today, cutOverOn, currency, timeZone, accountEnds, ownName: settings.name },
   );
+  const leftOut = read.leftOut.map(({ line, why }) => ({ line, why: LEFT_OUT_WORDS[why] }));
+  const shown = [
+    ...understoodLines(kind, read.table, { today, currency }),
+    ...firstOfEachReason(leftOut),
+  ];
   return ok({
     ...read,
-    leftOut: read.leftOut.map(({ line, why }) => ({ line, why: LEFT_OUT_WORDS[why] })),
+    leftOut,
     proofs: [...read.proofs],
-    understood: understoodLines(kind, read.table, { today, currency }).map((shown) => ({
-      ...shown,
-      came: cameAs(table, shown.line),
-    })),
+    understood: shown
+      .sort((a, b) => a.line - b.line)
+      .map((line) => ({ ...line, came: cameAs(table, line.line) })),
     questions: [...read.questions],
+  });
+}
+
+/** The first line of each reason for which lines are left out, as it is shown among the others. */
+function firstOfEachReason(
+  leftOut: ImportReport["leftOut"],
+): Omit<ImportReport["understood"][number], "came">[] {
+  const reasons = [...new Set(leftOut.map(({ why }) => why))];
+  return reasons.flatMap((why) => {
+    const first = leftOut.find((entry) => entry.why === why);
+    return first ? [{ line: first.line, day: "", sum: "", what: `left out: ${why}`, who: "" }] : [];
   });
 }
 

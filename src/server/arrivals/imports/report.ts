@@ -36,14 +36,17 @@ export class Tallying {
     this.understood = understood;
   }
 
-  refuse(refusals: readonly Refusal[]): void {
-    for (const { line, field, column, error } of refusals) {
+  /** `cellOf`: what stood in the cell that is refused, for whoever mends it. */
+  refuse(refusals: readonly Refusal[], cellOf: (refused: Refusal) => string = () => ""): void {
+    for (const refusal of refusals) {
+      const { line, field, column, error } = refusal;
       const reason = inWords(error);
       // A charge and its fee are of one line, and told once.
       const key = `${line} ${field} ${reason}`;
       if (this.told.has(key)) continue;
       this.told.add(key);
-      this.refused.push({ line, field, column, reason, changed: false, waits: true });
+      const cell = cellOf(refusal);
+      this.refused.push({ line, field, column, cell, reason, changed: false, waits: true });
     }
   }
 
@@ -64,7 +67,7 @@ export class Tallying {
   private tellOtherwise(line: number, field: string, error: Failure, waits: boolean): void {
     this.changedLines.add(line);
     const reason = inWords(error);
-    this.refused.push({ line, field, column: field, reason, changed: true, waits });
+    this.refused.push({ line, field, column: field, cell: "", reason, changed: true, waits });
   }
 
   updated(line: number): void {
