@@ -11,6 +11,7 @@ import {
   guessMapping,
   type MappingSpec,
   missingFields,
+  missingInWords,
   type ProcessorRecord,
   readActivity,
   readBankLine,
@@ -116,7 +117,10 @@ describe("what a file is, and how its columns are read", () => {
     ["sale", "charge"],
     ["gift", undefined],
   ])("“%s” stands for %s", (word, kind) => expect(guessRowKind(word)).toBe(kind));
-  it("says which needed columns are missing", () => {
+  it("says which needed columns are missing, as a file calls them", () => {
+    expect(missingInWords({ kind: "returns", columns: { code: "Code" } })).toContain(
+      "original trace",
+    );
     expect(
       missingFields({
         ...guessMapping(table("Date,Words\n1,2\n"), "bank"),

@@ -21,7 +21,8 @@ export {
 export { formatOf } from "./formats";
 export { readReturn, type ReturnRecord } from "./returns";
 export { advicesOf, readRemittance, type RemittanceRecord } from "./remittance";
-export { missingFields, readRows, RowReader, type ReadContext, type Refusal } from "./rows";
+export { readRows, RowReader, type ReadContext, type Refusal } from "./rows";
+export { missingFields, missingInWords } from "./missing";
 export { mended, type MendedCell } from "./csv/mended";
 export { decodeText } from "./csv/decode";
 export type { Doubt } from "./doubts";

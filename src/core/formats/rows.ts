@@ -4,7 +4,6 @@ import { emailAddresses, maskedNumbers, MOST_IN_CELL, textProblem } from "@/core
 import type { Failure } from "@/core/result";
 
 import type { Table } from "./csv/table";
-import { FIELDS } from "./fields";
 import { type MappingSpec } from "./mapping";
 import { dayInZone } from "./zones";
 
@@ -141,25 +140,6 @@ export class RowReader {
       error,
     });
   }
-}
-
-/** Fields of which one is enough instead of a needed one. */
-const INSTEAD: Readonly<Record<string, readonly string[]>> = {
-  total: ["debit", "balance"],
-  externalId: ["name"],
-  amount: ["total"],
-};
-
-/** Needed fields that the mapping gives no column; the file cannot be read without them. */
-export function missingFields(spec: Pick<MappingSpec, "kind" | "columns" | "answers">): string[] {
-  const has = (field: string): boolean =>
-    spec.columns[field] !== undefined || (spec.answers?.[`fixed:${field}`] ?? "").trim() !== "";
-  const missing = FIELDS[spec.kind]
-    .filter(({ needed, field }) => needed && ![field, ...(INSTEAD[field] ?? [])].some(has))
-    .map(({ field }) => field);
-  if (spec.kind === "bank" && !has("amount") && !has("moneyIn")) missing.push("amount");
-  if (spec.kind === "processor" && !["gross", "moneyIn", "net"].some(has)) missing.push("gross");
-  return missing;
 }
 
 /** Reads every row with `read`; rows with problems are refused, the others given in order. */

@@ -72,7 +72,9 @@ export function understoodLines(
     sum: Number(first(cells, sum)),
     on: first(cells, day),
   }));
-  return [...table.rows.slice(0, SHOWN), ...odd].map(({ line, cells }) => {
+  // A line without its day is refused: nothing is understood of it.
+  const hasDay = ({ cells }: Row): boolean => day.length === 0 || first(cells, day) !== "";
+  return [...table.rows.slice(0, SHOWN), ...odd].filter(hasDay).map(({ line, cells }) => {
     const on = first(cells, day);
     const own = currencyOf(first(cells, ["currency"])) ?? currency;
     const cost = costOf(cells, own);

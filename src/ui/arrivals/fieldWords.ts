@@ -62,6 +62,7 @@ export const FIELD_WORDS: Readonly<Record<string, string>> = {
   fee2: "second fee",
   feeTax: "tax on the fee",
   refunded: "given back of it",
+  onTop: "paid on top, as a tip",
   direction: "in or out",
 };
 

@@ -93,6 +93,8 @@ export const processor: readonly FieldSpec[] = [
     "feeTax",
     "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,provision ust,provision mwst,ust auf gebuhr,tva sur frais,iva de la comision,iva comision,iva sobre comision,tva sur commission",
   ),
+  // What was paid beside the sum of a line: no head says so, as a tip may be within it.
+  typed("amount", "onTop", "on_top,paid on top"),
   typed(
     "amount",
     "refunded",

@@ -11,6 +11,7 @@ const WORKED_OUT = new Set([
   "fee2",
   "feeTax",
   "net",
+  "onTop",
   "refunded",
   "balance",
   "status",

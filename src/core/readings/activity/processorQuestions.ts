@@ -57,12 +57,17 @@ const BRINGING: readonly RowKind[] = ["charge", "started", "dispute_won"];
 /** Words of what takes something back. */
 const TURNED = /\b(?:revers\w*|void\w*|undo|undone|taken back|cancel\w*)\b/;
 
+/** Words of what was agreed and not taken yet: where it is taken, a line of its own says so. */
+const AGREED_ALONE =
+  /\b(?:auth|authori[sz]ations?|pre ?auth\w*|reservations?|verification|verify)\b/;
+
 /** The kinds that a word may stand for, the likeliest first. */
 function choicesFor(word: string, takes: boolean): RowKind[] {
   // Goods go back to a shop more often than debits to a bank, by this word alone.
   const isBack = isReturnWord(word) || TURNED.test(plainWords(word));
   const guess =
     isBack && !/\b(?:dispute|chargeback|payout|fee)\b/.test(word) ? "refund" : guessRowKind(word);
+  if (AGREED_ALONE.test(plainWords(word))) return firstOf(["ignore"], ROW_KIND_NAMES);
   if (!takes) return guess ? firstOf([guess], ROW_KIND_NAMES) : [...ROW_KIND_NAMES];
   const likely: RowKind[] = [
     ...(guess !== undefined && !BRINGING.includes(guess) ? [guess] : []),

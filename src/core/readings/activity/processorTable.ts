@@ -5,6 +5,7 @@ import { add, type Minor, minor } from "@/core/money";
 import { headsUsedAs, type Made, type Reading, sumOfCell, sumUnderHead } from "../canonical";
 import { agreedRow } from "./agreedRow";
 import { againstQuestion, bySign } from "./againstKind";
+import { chargedOf } from "./chargedSum";
 import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
 import { idSaid, linesAreQuestion } from "./linesAre";
@@ -146,7 +147,8 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
   const fee = parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0));
   const reserved = minor(reservedOf(reading, row));
   const isOfReserve = kind === "reserve" && reserved !== 0;
-  const charged = (isOfReserve ? sum("gross") || reserved : sum("gross")) ?? gross;
+  const written = chargedOf(reading, row);
+  const charged = (isOfReserve ? written || reserved : written) ?? gross;
   const net = sum("net");
   return {
     line: row.line,

@@ -63,6 +63,7 @@ export function refundedRow(
         net: "",
         status: "",
         refunded: "",
+        onTop: "",
         balance: "",
         fee2: "",
         feeTax: "",

@@ -9,6 +9,7 @@ import {
   openSigns,
   openWays,
 } from "./bankQuestions";
+import { sidedReadings, SIDES } from "./sideSigns";
 import type { Stated } from "./statedBalances";
 import { directionOf, plainSum, type Reading, type StatementRow } from "./statementRow";
 import type { Answers, Question } from "../types";
@@ -42,12 +43,19 @@ export function bankSigns(
     return { reading, chain: chainOf(balances.rows, reading.sums, balances.stated) };
   });
   const byChain = checked.filter(({ chain }) => chain?.breaks === 0);
-  const spoken = byChain.length > 0 ? [] : bySaying(rows, checked);
+  const byThemselves = checked.filter(({ reading }) => reading.name !== SIDES);
+  const spoken = byChain.length > 0 ? [] : bySaying(rows, byThemselves);
   const proven = [...byChain, ...spoken];
   const [best = checked[0]] = proven;
   const ways = [
     ...openWays(rows, answers, byChain.length > 0),
-    ...(isEither || proven.length === 0 ? openSigns(rows, said, ledgerHeads) : []),
+    ...(isEither || proven.length === 0
+      ? openSigns(
+          rows,
+          said.filter(({ name }) => name !== SIDES),
+          ledgerHeads,
+        )
+      : []),
   ];
   if (!best)
     return { ...NOTHING_READ, balances: rows.map(({ balance }) => balance), questions: ways };
@@ -153,6 +161,7 @@ function readingsOf(rows: readonly StatementRow[], answers: Answers): Reading[] 
   return [
     ...(balanced ? [{ name: "balance", sums: balanced }] : []),
     { name: "signed", sums: plain },
+    ...sidedReadings(rows, answers),
     { name: "turned", sums: turned },
   ];
 }

@@ -85,3 +85,37 @@ describe("words beside sums that have signs", () => {
   it("say nothing where the balances follow on", () =>
     expect(openIn(file(...lines(["850.00", "1820.00", "1880.00"])), asked)).toEqual([]));
 });
+
+describe("what came back within a column of money out or in", () => {
+  const statement = (...lines: string[]): string =>
+    list("Date,Description,Withdrawals,Deposits,Balance", ...lines);
+  const sums = (file: string): (string | undefined)[] =>
+    linesIn("bank", file).map((line) => line.split(" | ")[1]);
+  it("has the other sign, where the balance goes on by it", () => {
+    const file = statement(
+      "2026-11-12,DEPOSIT,,100.00,1100.00",
+      "2026-11-13,DEPOSIT CORRECTION,,-10.00,1090.00",
+      "2026-11-14,CHECK 12,50.00,,1040.00",
+      "2026-11-15,CHECK 12 REVERSED,-50.00,,1090.00",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+    expect(sums(file)).toEqual(["100.00", "(10.00)", "(50.00)", "50.00"]);
+  });
+  it("is so too where all of the other column came back; no line is turned for it", () => {
+    const file = statement(
+      "2026-11-12,DEPOSIT,,100.00,1100.00",
+      "2026-11-13,DEPOSIT CORRECTION,,-10.00,1090.00",
+      "2026-11-14,CHECK 12 REVERSED,-50.00,,1140.00",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+    expect(sums(file)).toEqual(["100.00", "(10.00)", "50.00"]);
+  });
+  it("may stand beside sums that went out with a minus", () => {
+    const file = statement(
+      "2026-11-12,DEPOSIT,,100.00,1100.00",
+      "2026-11-13,DEPOSIT CORRECTION,,-10.00,1090.00",
+      "2026-11-14,CHECK 12,-50.00,,1040.00",
+    );
+    expect(sums(file)).toEqual(["100.00", "(10.00)", "(50.00)"]);
+  });
+});

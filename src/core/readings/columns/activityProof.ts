@@ -11,6 +11,7 @@ import {
   sizeOf,
   type Sums,
 } from "./sheet";
+import { paidOnTop } from "./paidOnTop";
 import { anotherGross, grossOf, settledThree, settledUnder } from "./settledSums";
 import { feeAndNet, grossAndNet, moreFeeAndNet, unnamedThree } from "./unnamedSums";
 
@@ -65,6 +66,7 @@ const withoutNet = (
   { gross, fee, more }: { gross: Sums; fee: Sums; more: readonly Sums[] },
 ): Columns | null =>
   netOf(sheet, gross, [fee, ...more]) ??
+  paidOnTop(sheet, gross, { fees: [fee, ...more], net: null }) ??
   (more.length === 0 ? moreFeeAndNet(sheet, gross, [fee]) : unproven(sheet, more));
 
 const withoutFee = (
@@ -119,6 +121,8 @@ function mended(sheet: Sheet, { gross, fee, net, more }: Three): Columns | null 
   if (other !== undefined) return grossOf(sheet, other);
   const left = free.find((head) => foots(gross, [fee, ...more], sheet.under(head)));
   if (left !== undefined) return { net: left };
+  const onTop = paidOnTop(sheet, gross, { fees: [fee, ...more], net });
+  if (onTop !== null) return onTop;
   const given = givenBeside(sheet, gross, { fees: [fee, ...more], net });
   if (given !== null) return given;
   const between = free.find(

@@ -3,7 +3,7 @@ import { formatAmount } from "@/core/money";
 import { isDate } from "../columns/contents";
 import { type FileKind, plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
-import { isCost, isHeld } from "../sums/costHeads";
+import { isCost, isHeld, isOnTop } from "../sums/costHeads";
 import type { Cells } from "../cells";
 import { type Around, provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
@@ -87,13 +87,13 @@ function moneyQuestion(
   const sum = (written && sumUnder(written, { ...reading, currency: context.currency })) ?? 0;
   const line = `line ${rows[at]?.line ?? 0}: ${formatAmount(sum, context.currency)}`;
   const uses = usesOf(cells.file.kind, head);
+  const leave = { answer: "leave", result: `they change nothing (${line} is left out)` };
+  const said = uses.map(([answer, words]) => ({ answer, result: `${words} (${line})` }));
+  const isSure = uses[0] === CHARGED;
   return {
     key: `column:${head}`,
     words: `“${head}” holds sums, and nothing says whether they change what is posted.`,
-    choices: [
-      { answer: "leave", result: `they change nothing (${line} is left out)` },
-      ...uses.map(([answer, words]) => ({ answer, result: `${words} (${line})` })),
-    ],
+    choices: isSure ? [...said, leave] : [leave, ...said],
   };
 }
 
@@ -103,8 +103,15 @@ function usesOf(kind: FileKind, head: string): readonly (readonly [string, strin
     return [["off", "the bank's fee, which comes off beside the sum"]];
   if (kind === "invoices" && isHeld(head))
     return [["open", "kept back for a time, and open beside the balance"]];
+  if (kind === "processor" && isOnTop(head)) return [ON_TOP, ...(COLUMN_USES[kind] ?? [])];
+  if (kind === "processor" && CAPTURED.test(plainWords(head))) return [CHARGED];
   return COLUMN_USES[kind] ?? [];
 }
+
+/** What was taken in the end of a payment that was agreed (common practice, no source). */
+const CAPTURED = /\b(?:captured?|collected|completed|settled|final|approved)\b/;
+const ON_TOP = ["on_top", "paid on top of what was charged"] as const;
+const CHARGED = ["charged", "what was charged in the end"] as const;
 
 /** What a column of sums may be used for, by the kind of file. */
 const COLUMN_USES: Readonly<Record<string, readonly (readonly [string, string])[]>> = {

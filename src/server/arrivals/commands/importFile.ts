@@ -2,7 +2,7 @@ import { z } from "zod";
 
 import type { ImportReport } from "@/contracts/arrivals";
 import { ROW_KIND_NAMES } from "@/core/activity";
-import { FILE_KINDS, type MappingSpec, missingFields } from "@/core/formats";
+import { FILE_KINDS, type MappingSpec, missingInWords } from "@/core/formats";
 import { fail, ok, type Result } from "@/core/result";
 import { insertImportFile, saveMapping, setRowCounts } from "@/db/files";
 import { defineCommand } from "@/server/runtime/command";
@@ -51,7 +51,7 @@ export const importFile = defineCommand({
     const { mapping } = input;
     const again = readAgain(ctx, input);
     if (!again.ok) return again;
-    const missing = missingFields(mapping);
+    const missing = missingInWords(mapping);
     if (missing.length > 0) return fail("mapping.fields", { fields: missing.join(", ") });
     const read = readKept(ctx, input);
     if (!read.ok) return read;

@@ -6,6 +6,7 @@ import {
   readInvoice,
   readRemittance,
   readReturn,
+  type Refusal,
   type RowReader,
 } from "@/core/formats";
 import type { CommandContext } from "@/server/runtime/context";
@@ -31,9 +32,9 @@ import {
   type UntakenFile,
 } from "./untaken";
 
-type FileOfBook = UntakenFile & Pick<FileReading, "ended">;
+type FileOfBook = UntakenFile & Pick<FileReading, "ended"> & { heads: MappingSpec["columns"] };
 /** What is known of a file without its cells, which are let go as soon as they are read. */
-type OfFile = Omit<FileOfBook, "table">;
+type OfFile = Omit<FileOfBook, "table" | "heads">;
 
 /** How the rows of a kind of file are read, what is asked of them, and how they are taken in. */
 type Kind<T> = {
@@ -51,8 +52,9 @@ type ReadRows = {
 
 const reading =
   <T>({ reader, asks, takes }: Kind<T>) =>
-  (ctx: CommandContext, { table, ...from }: FileOfBook): ReadRows => {
-    const { rows, refused } = readFile(ctx, { ...from, table }, reader(from));
+  (ctx: CommandContext, { table, heads, ...from }: FileOfBook): ReadRows => {
+    const { rows, refused: found } = readFile(ctx, { ...from, table }, reader(from));
+    const refused = found.map((one) => underItsHead(one, heads));
     return {
       asks: () => asks?.(ctx, rows, from) ?? [],
       takeIn(file) {
@@ -116,15 +118,27 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
   }),
 };
 
+/** A cell that is refused under the head that it came with, by which it is found and mended. */
+function underItsHead(refused: Refusal, heads: MappingSpec["columns"]): Refusal {
+  const column = heads[refused.field];
+  if (column === undefined) return refused;
+  const { error } = refused;
+  return {
+    ...refused,
+    column,
+    error: error.code === "field.empty" ? { ...error, field: column } : error,
+  };
+}
+
 /** What is to be said of a file before it is taken in: of its cells, then of what the book has of it. */
 export function openedFile(
   ctx: CommandContext,
-  { kind, answers }: MappingSpec,
-  from: FileOfBook & Pick<FileReading, "questions">,
+  { kind, answers, columns }: MappingSpec,
+  from: Omit<FileOfBook, "heads"> & Pick<FileReading, "questions">,
 ): { questions: FileQuestion[]; takeIn: ReadRows["takeIn"] } {
   const { questions } = from;
   // Nothing is taken in of what its cells leave open.
   if (questions.length > 0) return { questions, takeIn: () => undefined };
-  const rows = ROWS_OF[kind](ctx, from);
+  const rows = ROWS_OF[kind](ctx, { ...from, heads: columns });
   return { questions: answers === undefined ? [] : rows.asks(), takeIn: rows.takeIn };
 }
