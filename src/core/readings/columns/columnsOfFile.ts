@@ -15,6 +15,7 @@ import { withCustomerName } from "./customerName";
 import { foreignColumns } from "./foreignColumns";
 import { kindsBySigns } from "./kindsBySigns";
 import { isOwnAccount } from "./ownAccount";
+import { withNetTotal } from "./netTotal";
 import { provenColumns } from "./provenColumns";
 import { writtenDay } from "../days/writtenDay";
 import { sureKind, sureState } from "../rowWords";
@@ -43,7 +44,7 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   const found =
     kind === "returns"
       ? withReturnDay(table, withOnlyTrace(all), cellsOf)
-      : withCustomerName(table, kind, withOnlyDay(withOwnId(all)));
+      : withNetTotal(table, kind, withCustomerName(table, kind, withOnlyDay(withOwnId(all))));
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
   if (kinds === null) return found;

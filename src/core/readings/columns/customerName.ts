@@ -11,8 +11,12 @@ const NAME =
  * book has under the number.
  */
 export function withCustomerName(table: Table, kind: FileKind, columns: Columns): Columns {
-  if (kind !== "invoices" || columns.customerId === undefined || columns.customerName !== undefined)
-    return columns;
+  if (kind !== "invoices") return columns;
+  const { customerName, ...others } = columns;
+  // Where nothing numbers them, they are found by their names.
+  if (columns.customerId === undefined)
+    return customerName === undefined ? columns : { ...others, customerId: customerName };
+  if (customerName !== undefined) return columns;
   const taken = new Set(Object.values(columns));
   const head = table.headers.find((name) => !taken.has(name) && NAME.test(plainWords(name)));
   return head === undefined ? columns : { ...columns, customerName: head };

@@ -31,12 +31,23 @@ export const statedOpen = (reading: Reading, row: Row): Minor | null =>
   openInWords(reading, row) ??
   openOfEmpty(reading, row);
 
-/** The same with what is kept back of the invoice for a time, where that was said to be open too. */
+/**
+ * The same with what is kept back of the invoice for a time, and what is owed on top of it, where columns
+ * were said to be that.
+ */
 export function openWithHeld(reading: Reading, row: Row): Minor | null {
   const stated = statedOpen(reading, row);
-  const held = headsUsedAs(reading, "open").map((head) => sumUnderHead(reading, row, head));
-  return stated === null ? null : held.reduce((all: Minor, sum) => add(all, sum ?? ZERO), stated);
+  return stated === null
+    ? null
+    : add(add(stated, sumUsedAs(reading, row, "open")), sumUsedAs(reading, row, "owed"));
 }
+
+/** What the columns of a use hold on a line. */
+export const sumUsedAs = (reading: Reading, row: Row, use: string): Minor =>
+  headsUsedAs(reading, use).reduce(
+    (all: Minor, head) => add(all, sumUnderHead(reading, row, head) ?? ZERO),
+    ZERO,
+  );
 
 /** Invoices that have nothing in the column of what is open, beside others that have. */
 export function emptyOpenQuestion(reading: Reading, rows: readonly Row[]): Question[] {

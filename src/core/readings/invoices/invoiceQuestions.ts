@@ -5,6 +5,7 @@ import { type Reading, sumOfCell } from "../canonical";
 import { isAgreed, type Row, some } from "../cells";
 import { openWords } from "../grouped";
 import { PARTLY, sureKindOf, sureStanding } from "./documentWords";
+import { statedOpen } from "./emptyOpen";
 import { ages, openByAge } from "./openByAge";
 import { openInWords } from "./openInWords";
 import { movementOf } from "./runningBalance";
@@ -23,15 +24,21 @@ export function wordQuestions(reading: Reading, rows: readonly Row[]): Question[
   return open.map(([word, lines]) => ({
     key: `word:${word}`,
     words: `${lines.length} ${lines.length === 1 ? "line is a" : "lines are a"} “${word}”, first line ${lines[0]?.line ?? 0}. What is that?`,
-    choices: [
-      { answer: "invoice", result: `an invoice: ${lines.length} taken in as open` },
-      {
-        answer: "credit",
-        result: `a credit note: ${lines.length} taken in as what is owed to the customer`,
-      },
-      { answer: "leave", result: "neither: left out" },
-    ],
+    choices: choicesOf(reading, lines),
   }));
+}
+
+/** What a document may be, the likeliest first by what is open of it. */
+function choicesOf(reading: Reading, lines: readonly Row[]): Question["choices"] {
+  const open = lines.map((row) => statedOpen(reading, row) ?? movementOf(reading, row) ?? 0);
+  const invoice = { answer: "invoice", result: `an invoice: ${lines.length} taken in as open` };
+  const credit = {
+    answer: "credit",
+    result: `a credit note: ${lines.length} taken in as what is owed to the customer`,
+  };
+  const leave = { answer: "leave", result: "neither: left out" };
+  if (open.every((sum) => sum === 0)) return [leave, invoice, credit];
+  return open.every((sum) => sum <= 0) ? [credit, leave, invoice] : [invoice, credit, leave];
 }
 
 /** States of documents that say nothing sure. */
@@ -64,7 +71,11 @@ const unsureWords = (
   });
 
 /** Invoices with a total and nothing that says what of it is open. */
-export function balanceQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+export function balanceQuestion(
+  reading: Reading,
+  rows: readonly Row[],
+  totalOf: (row: Row) => number | null,
+): Question[] {
   const { cells } = reading;
   if (cells.has("balance") || cells.has("paid") || said(reading, "balance") !== undefined)
     return [];
@@ -78,7 +89,7 @@ export function balanceQuestion(reading: Reading, rows: readonly Row[]): Questio
   );
   const [first] = partly.length > 0 ? partly : unsaid;
   if (!first) return [];
-  const sum = formatAmount(movementOf(reading, first) ?? 0, reading.currencyOf(first));
+  const sum = formatAmount(totalOf(first) ?? 0, reading.currencyOf(first));
   return [
     {
       key: "balance",

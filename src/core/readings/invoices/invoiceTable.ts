@@ -18,7 +18,7 @@ import {
   totalQuestion,
   wordQuestions,
 } from "./invoiceQuestions";
-import { emptyOpenQuestion, openWithHeld, statedOpen } from "./emptyOpen";
+import { emptyOpenQuestion, openWithHeld, sumUsedAs } from "./emptyOpen";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
@@ -69,7 +69,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...standingQuestions(reading, rows),
       ...taxQuestion(reading, rows),
       ...runningQuestion(reading, rows),
-      ...balanceQuestion(reading, rows),
+      ...balanceQuestion(reading, rows, (row) => totalOf(reading, row, file)),
       ...emptyOpenQuestion(reading, rows),
       ...openOfThree(reading, standing, sumsOf),
       ...standsOtherwiseQuestion(reading, standing),
@@ -175,9 +175,10 @@ function totalOf(
   { onTop, running }: Pick<Facts, "onTop" | "running">,
 ): Minor | null {
   const moved = chargedIn(reading, row) ?? movementOf(reading, row);
-  if (moved === null) return running ? null : statedOpen(reading, row);
+  const late = sumUsedAs(reading, row, "owed");
+  if (moved === null) return running ? null : openWithHeld(reading, row);
   const tax = onTop ? Math.abs(sumOfCell(reading, row, "tax") ?? 0) : 0;
-  return (moved < 0 ? moved - tax : moved + tax) as Minor;
+  return ((moved < 0 ? moved - tax : moved + tax) + late) as Minor;
 }
 
 function balanceOf(reading: Reading, row: Row, facts: Facts): Minor | null {

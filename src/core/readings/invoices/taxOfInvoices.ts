@@ -11,6 +11,10 @@ const BEFORE =
 const WITH =
   /\b(gross|brutto|bruto|ttc|incl|including|inc|grand total|total|gesamtbetrag|rechnungsbetrag|totale|totaal)\b/;
 
+/** Heads that say by themselves that a tax is still to come on top. */
+const WITHOUT =
+  /\b(excl|excluding|exclusive|before|subtotal|sub total|untaxed|taxable|ht|hors taxes?|netto|nettobetrag|ohne|zzgl|imponibile|senza)\b/;
+
 /** Whether the tax of an invoice comes on top of its sum; null where the file leaves it open. */
 export function taxOnTop(reading: Reading, rows: readonly Row[]): boolean | null {
   const { cells } = reading;
@@ -37,8 +41,32 @@ const sizeOf = (reading: Reading, row: Row, field: string): number =>
   Math.abs(sumOfCell(reading, row, field) ?? 0);
 const totalOf = (reading: Reading, row: Row): number => sizeOf(reading, row, "total");
 
+/** Sums that are said to be without their tax, where no column says how much that is, or what is open. */
+function withoutTax(reading: Reading, rows: readonly Row[]): Question[] {
+  const { cells } = reading;
+  const first = rows.find((row) => totalOf(reading, row) !== 0);
+  const isSaid = isAgreed(cells) || cells.has("tax") || cells.has("balance");
+  const isAsked = cells.has("total") && WITHOUT.test(plainWords(cells.head("total")));
+  if (!first || isSaid || !isAsked || cells.file.answers.taxed !== undefined) return [];
+  const shown = formatAmount(totalOf(reading, first), reading.currencyOf(first));
+  return [
+    {
+      key: "taxed",
+      words: `“${cells.head("total")}” is without tax, and no column says how much that is. What is owed?`,
+      choices: [
+        {
+          answer: "take",
+          result: `no tax comes on top: line ${first.line} is made out for ${shown}`,
+        },
+      ],
+    },
+  ];
+}
+
 /** Whether the tax that stands beside a sum is in it already. */
 export function taxQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+  const open = withoutTax(reading, rows);
+  if (open.length > 0) return open;
   const first = rows.find((row) => sizeOf(reading, row, "tax") !== 0);
   if (!first || taxOnTop(reading, rows) !== null) return [];
   const { cells } = reading;

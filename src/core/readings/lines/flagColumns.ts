@@ -1,10 +1,11 @@
 import { type FileKind, plainWords } from "@/core/formats";
 
-import { type Cells, type Row, some } from "../cells";
+import type { Cells, Row } from "../cells";
 import { sureStanding } from "../invoices/documentWords";
 import { sentByCode } from "../activity/achCodes";
 import { linesNamed } from "../activity/linesAre";
 import { endedRow } from "../activity/endedRows";
+import { type Flag, flagQuestion } from "./flagQuestion";
 import {
   isBack,
   isDead,
@@ -30,8 +31,6 @@ const SAID: readonly FileKind[] = ["invoices", "customers"];
 
 /** States are few different words; what has more is no column of states. */
 const MOST_STATES = 12;
-
-type Flag = { readonly head: string; readonly rows: readonly Row[]; readonly back: boolean };
 
 export type Flagged = {
   readonly rows: readonly Row[];
@@ -104,10 +103,11 @@ function flagTest(
   if (ofMoney !== null) return ofMoney;
   if (isPaid(kind, head))
     return (cell, row) => {
-      const balance = cells.of(row, "balance");
-      if (balance === "" || balance === cells.of(row, "total")) return saysPaid(head, cell);
+      const [balance, total] = [cells.of(row, "balance"), cells.of(row, "total")];
+      if (balance === "" ? !isPaidInPart(cells, row) : balance === total)
+        return saysPaid(head, cell);
       // A day may be that of a part; a yes against a balance is a word against another.
-      return isYes(cell) && /[1-9]/.test(balance);
+      return isYes(cell) && (balance === "" || /[1-9]/.test(balance));
     };
   const byHead = testByHead(kind, head, filled);
   if (byHead !== null) return byHead;
@@ -118,6 +118,12 @@ function flagTest(
     isDead(kind, cell) ||
     (kind === "invoices" && isGone(cells, cell, row)) ||
     (isState && isUnknown(kind, cell));
+}
+
+/** Whether a column of what was paid says another sum than the total. */
+function isPaidInPart(cells: Cells, row: Row): boolean {
+  const paid = cells.of(row, "paid");
+  return /[1-9]/.test(paid) && paid !== cells.of(row, "total");
 }
 
 /** Of what was taken back, where no line of its own says so. */
@@ -156,45 +162,4 @@ function counts(cells: Cells, row: Row): boolean {
   const word = cells.of(row, "status");
   if (cells.file.kind === "invoices") return sureStanding(word) !== "void";
   return [word, cells.of(row, "kind")].every((said) => (sureState(said) ?? "counts") === "counts");
-}
-
-const ASKED: Partial<Record<FileKind, string>> = {
-  invoices: "Is that owed?",
-  customers: "Are they customers?",
-};
-
-function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question {
-  const at = cells.file.table.headers.indexOf(head);
-  const said = some(rows.map((row) => (row.cells[at] ?? "").trim()));
-  const lines = rows.length === 1 ? "1 line" : `${rows.length} lines`;
-  const first = rows[0]?.line ?? 0;
-  if (isPaid(cells.file.kind, head))
-    return {
-      key: `column:${head}`,
-      words: `“${head}” says ${said} on ${lines}, first line ${first}. Is anything of it still open?`,
-      choices: [
-        { answer: "status", result: `no: ${lines} left out` },
-        { answer: "leave", result: "yes: the column changes nothing" },
-      ],
-    };
-  if (back)
-    return {
-      key: `column:${head}`,
-      words: `“${head}” says ${said} on ${lines}, first line ${first}. Was that money taken back, and does no other line say so?`,
-      choices: [
-        { answer: "leave", result: "no, or it has lines of its own: the column changes nothing" },
-        { answer: "status", result: `yes: ${lines} left out, as nothing is left of them` },
-        ...(cells.file.kind === "processor"
-          ? [{ answer: "refund", result: `each such line is the refund itself: ${lines}` }]
-          : []),
-      ],
-    };
-  return {
-    key: `column:${head}`,
-    words: `“${head}” ${said === "“”" ? "is empty" : `says ${said}`} on ${lines}, first line ${first}. ${ASKED[cells.file.kind] ?? "Is that money?"}`,
-    choices: [
-      { answer: "status", result: `no: ${lines} left out` },
-      { answer: "leave", result: "yes: every line counts, whatever the column says" },
-    ],
-  };
 }

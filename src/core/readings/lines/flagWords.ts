@@ -55,6 +55,17 @@ export const isBack = (kind: FileKind, head: string): boolean =>
 export const isPaid = (kind: FileKind, head: string): boolean =>
   kind === "invoices" && DONE.test(plainWords(head)) && !/\blast\b/i.test(head);
 
+/** Heads that count how often somebody was reminded: that says nothing of what is owed. */
+const DUNNED =
+  /\b(mahnstufe|mahnung|mahnungen|dunning|dunned|reminders?|reminded|relances?|sollecit[oi])\b/;
+
+/** Heads of what is owed all the same: disputed, promised, with somebody who collects it. */
+const OWED_ALL_THE_SAME = /\b(disput\w*|queried|query|promised?|on hold|hold|collections?|legal)\b/;
+
+/** Whether an invoice of which a column says yes is owed sooner than not. */
+export const staysOwed = (kind: FileKind, head: string): boolean =>
+  kind === "invoices" && OWED_ALL_THE_SAME.test(plainWords(head));
+
 /** What cleared an invoice stands with its number. */
 const CLEARING = /\b(?:clearing|clrng|clrg)\b/;
 
@@ -109,6 +120,7 @@ export function testByHead(
   filled: readonly string[],
 ): ((cell: string) => boolean) | null {
   const plain = plainWords(head);
+  if (DUNNED.test(plain)) return null;
   if (kind === "invoices" && areSigns(filled)) return (cell) => cell === "-";
   if (WHY_NONE.test(plain)) return (cell) => cell !== "" && !isNo(cell);
   if (REPLACED.test(plain)) return (cell) => cell !== "" && !isNo(cell);

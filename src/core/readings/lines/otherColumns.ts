@@ -1,13 +1,14 @@
 import { formatAmount } from "@/core/money";
 
 import { isDate } from "../columns/contents";
-import { type FileKind, plainWords } from "@/core/formats";
+import { plainWords } from "@/core/formats";
 import { ages } from "../invoices/openByAge";
-import { isCost, isHeld, isOnTop } from "../sums/costHeads";
+import { isHeld } from "../sums/costHeads";
 import type { Cells } from "../cells";
 import { type Around, provenParts } from "../sums/provenParts";
 import { sumUnder, writtenSum } from "../sums/sumCells";
 import { sumFields } from "../sums/sumFields";
+import { isFeeBack, usesOf } from "./usesOfColumns";
 import type { Question } from "../types";
 
 const MONEY_HEAD =
@@ -32,17 +33,13 @@ export function otherColumns(around: Around, footed: boolean): Question[] {
   });
 }
 
-/** A fee that was given back beside what was refunded, which the net of the charge knows nothing of. */
-const FEE_BACK =
-  /\bfees? (?:amount )?(?:back|refunded|returned|reversed|credited)\b|\b(?:refund|refunded|returned) fees?\b/;
-
 /**
  * What a processor keeps back lies within the net of a charge, and comes later; what a customer keeps back
  * lies within what is not open of an invoice, and is owed: no sum of a line shows it.
  */
 const isBesideNet = ({ cells }: Around, head: string): boolean =>
   (isHeld(head) && (cells.file.kind === "processor" || cells.file.kind === "invoices")) ||
-  (cells.file.kind === "processor" && FEE_BACK.test(plainWords(head)));
+  (cells.file.kind === "processor" && isFeeBack(head));
 
 /** Whether an empty column without a head parts it from every column that is read: a list beside the list. */
 function isOfOtherList({ file: { table, columns } }: Cells, at: number): boolean {
@@ -89,39 +86,10 @@ function moneyQuestion(
   const uses = usesOf(cells.file.kind, head);
   const leave = { answer: "leave", result: `they change nothing (${line} is left out)` };
   const said = uses.map(([answer, words]) => ({ answer, result: `${words} (${line})` }));
-  const isSure = uses[0] === CHARGED;
+  const isSure = uses[0]?.[0] === "charged";
   return {
     key: `column:${head}`,
     words: `“${head}” holds sums, and nothing says whether they change what is posted.`,
     choices: isSure ? [...said, leave] : [leave, ...said],
   };
 }
-
-function usesOf(kind: FileKind, head: string): readonly (readonly [string, string])[] {
-  if (FEE_BACK.test(plainWords(head))) return [];
-  if (kind === "bank" && isCost(head))
-    return [["off", "the bank's fee, which comes off beside the sum"]];
-  if (kind === "invoices" && isHeld(head))
-    return [["open", "kept back for a time, and open beside the balance"]];
-  if (kind === "processor" && isOnTop(head)) return [ON_TOP, ...(COLUMN_USES[kind] ?? [])];
-  if (kind === "processor" && CAPTURED.test(plainWords(head))) return [CHARGED];
-  return COLUMN_USES[kind] ?? [];
-}
-
-/** What was taken in the end of a payment that was agreed (common practice, no source). */
-const CAPTURED = /\b(?:captured?|collected|completed|settled|final|approved)\b/;
-const ON_TOP = ["on_top", "paid on top of what was charged"] as const;
-const CHARGED = ["charged", "what was charged in the end"] as const;
-
-/** What a column of sums may be used for, by the kind of file. */
-const COLUMN_USES: Readonly<Record<string, readonly (readonly [string, string])[]>> = {
-  processor: [
-    ["fee", "one more fee"],
-    ["reserve", "kept back of each charge, as a reserve"],
-  ],
-  invoices: [["paid", "paid already, and off the balance"]],
-  remittance: [
-    ["amount", "what was paid of each invoice"],
-    ["discount", "taken off what was owed"],
-  ],
-};
