@@ -2,9 +2,7 @@ import { formatDay } from "@/core/calendar";
 import type { BankRecord } from "@/core/formats";
 import {
   type BankAccountRow,
-  bankLineByExternalId,
   bankLineById,
-  bankLinesOn,
   type BankLineRow,
   insertBankLine,
   openBankLines,
@@ -20,6 +18,7 @@ import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
+import { knownLine, twinOf } from "./doubles";
 import { type FileRun, withoutTwins } from "./report";
 import { SameShape } from "./sameShape";
 
@@ -41,12 +40,14 @@ export function importBank(
   );
   const rules = bankRules(ctx.db, account.id);
   const added: { row: BankRecord; id: number }[] = [];
-  const used = new Set<number>();
+  // A line that one of the file is by its identity is no twin of another.
+  const used = new Set(
+    same ? rows.flatMap((row) => knownLine(ctx, account.id, row)?.id ?? []) : [],
+  );
   const shapes = new SameShape(ctx.db, fileId);
   for (const row of chronological(rows)) {
     const known =
-      knownLine(ctx, account.id, row) ??
-      (same ? saidToBeSame(ctx, account.id, row, used) : undefined);
+      knownLine(ctx, account.id, row) ?? (same ? twinOf(ctx, account.id, row, used) : undefined);
     if (known) {
       const postedOn = isOtherDay(known, row, shapes) ? row.postedOn : known.postedOn;
       takeKnown(ctx, { known, row: { ...row, postedOn } }, tally);
@@ -108,27 +109,6 @@ const otherDay = (ctx: CommandContext, { postedOn }: BankLineRow) => ({
  */
 const isOtherDay = (known: BankLineRow, row: BankRecord, shapes: SameShape): boolean =>
   row.formerId === null && known.postedOn !== row.postedOn && shapes.isOf(known.fileId);
-
-/** A line of the book that is the same, by its identity or the one that it had before. */
-const knownLine = (
-  ctx: CommandContext,
-  accountId: number,
-  row: BankRecord,
-): BankLineRow | undefined =>
-  bankLineByExternalId(ctx.db, accountId, row.externalId) ??
-  (row.formerId === null ? undefined : bankLineByExternalId(ctx.db, accountId, row.formerId));
-
-/** A line that was said to be the same by day and sum: the nth of a day is the nth, so that two stay two. */
-function saidToBeSame(
-  ctx: CommandContext,
-  accountId: number,
-  row: BankRecord,
-  used: Set<number>,
-): BankLineRow | undefined {
-  const twin = bankLinesOn(ctx.db, accountId, row).find(({ id }) => !used.has(id));
-  if (twin) used.add(twin.id);
-  return twin;
-}
 
 /** The rules of the account, and what says that a line is awaited as a payout. */
 type Treatment = {

@@ -22,6 +22,7 @@ import { importRemittance } from "./remittance";
 import type { FileRun } from "./report";
 import { importReturns } from "./returns";
 import { otherwiseNamed } from "./otherwiseNamed";
+import { toldOtherwise, underKnownIds } from "./toldOtherwise";
 import { unknownCustomers, unknownParents } from "./unknownCustomers";
 import {
   activityReader,
@@ -89,12 +90,15 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
       const processor = processorOf(ctx, account);
       return processor ? doubledActivity(ctx, processor, rows.flat(), answers) : [];
     },
-    takes(ctx, rows, { account, ended, file }) {
+    takes(ctx, rows, { account, answers, ended, file }) {
       const processor = processorOf(ctx, account);
       if (!processor) return;
+      const told = rows.flat();
+      const records =
+        answers.same === "same" ? underKnownIds(told, toldOtherwise(ctx, processor, told)) : told;
       // What is no money any more goes first: its payout, or its sum, may come anew.
       takeEnded(ctx, processor, ended, file);
-      importActivity(ctx, processor, rows.flat(), file);
+      importActivity(ctx, processor, records, file);
     },
   }),
   bank: reading({

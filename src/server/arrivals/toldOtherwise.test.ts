@@ -1,0 +1,118 @@
+import type { ImportReport } from "@/contracts/arrivals";
+
+import { TestBook } from "../../../tests/support/book";
+import { list } from "../../../tests/support/readings";
+
+/* One account's activity in several exports, each with ids of its own; made by hand, common practice, no source. */
+
+let book: TestBook;
+beforeEach(() => {
+  book = TestBook.ready();
+});
+afterEach(() => {
+  expect(book.broken()).toEqual([]);
+  book.close();
+});
+
+const HEAD = "Id,Type,Date,Gross,Fee,Net,Payer";
+const FIRST = [
+  "ch_1,Charge,2026-11-20,100.00,3.20,96.80,Fernhill Studio",
+  "ch_2,Charge,2026-11-21,50.00,1.75,48.25,Morrow Ceramics",
+];
+
+const take = (text: string, answers: Record<string, string> = {}): ReturnType<TestBook["take"]> =>
+  book.take("processor", text, { mapping: { answers } });
+const must = (text: string, answers: Record<string, string> = {}): ImportReport => {
+  const done = take(text, answers);
+  if (!done.ok) throw new Error(JSON.stringify(done.error));
+  return done.value;
+};
+const asks = (text: string): string => {
+  const done = take(text);
+  return done.ok ? "" : String(done.error.first);
+};
+const items = (): unknown =>
+  book.db.get("SELECT count(*) AS n, sum(amount) AS sum FROM processor_item WHERE withdrawn = 0");
+
+describe("activity that the book has already", () => {
+  beforeEach(() => {
+    must(list(HEAD, ...FIRST));
+    expect(items()).toEqual({ n: 4, sum: 14505 });
+  });
+  afterEach(() => {
+    expect(items()).toEqual({ n: 4, sum: 14505 });
+  });
+
+  it("under the ids of its balance entries is asked about, and known where that is said", () => {
+    const other = list(
+      "Id,Source,Type,Created,Amount,Fee,Net",
+      "txn_1,ch_1,charge,2026-11-20,100.00,3.20,96.80",
+      "txn_2,ch_2,charge,2026-11-21,50.00,1.75,48.25",
+    );
+    expect(asks(other)).toContain("2 of 2 lines stand in the book already by day and sum");
+    expect(must(other, { same: "same" })).toMatchObject({ new: 0, known: 2 });
+  });
+  it("without ids is asked about too, by whoever paid", () => {
+    const other = (payer: string): string =>
+      list(
+        "Date,Customer,Amount,Fees",
+        `11/20/2026,${payer},100.00,3.20`,
+        "11/21/2026,Morrow Ceramics LLC,50.00,1.75",
+      );
+    expect(asks(other("Fernhill"))).toContain("2 of 2 lines");
+    expect(asks(other("Quarry Lane"))).toContain("1 of 2 lines");
+    expect(must(other("Fernhill"), { same: "same" })).toMatchObject({ new: 0, known: 2 });
+  });
+  it("with each fee in a line of its own is asked about for the fees alone", () => {
+    const other = list(
+      "Id,Type,Date,Amount",
+      "ch_1,Charge,2026-11-20,100.00",
+      "fee_1,Fee,2026-11-20,-3.20",
+      "ch_2,Charge,2026-11-21,50.00",
+      "fee_2,Fee,2026-11-21,-1.75",
+    );
+    expect(asks(other)).toContain("2 of 4 lines");
+    expect(must(other, { same: "same" })).toMatchObject({ new: 0, known: 4 });
+  });
+});
+
+it("what is said to be the same gets its payout, and what came of it since finds its charge", () => {
+  must(list(HEAD, ...FIRST));
+  const other = list(
+    "Id,Type,Created,Amount,Fee,Net,Payout id,Original id",
+    "txn_1,charge,2026-11-20,100.00,3.20,96.80,po_1,",
+    "txn_2,charge,2026-11-21,50.00,1.75,48.25,po_1,",
+    "txn_3,refund,2026-11-22,-20.00,0.00,-20.00,po_1,txn_1",
+  );
+  expect(must(other, { same: "same" })).toMatchObject({ new: 1, changed: 2 });
+  expect(
+    book.db.all("SELECT external_id, related_id FROM processor_item WHERE kind = 'refund'"),
+  ).toEqual([{ external_id: "txn_3", related_id: "ch_1" }]);
+  expect(book.db.get("SELECT net FROM payout")).toEqual({ net: 12505 });
+});
+
+it("what is new of the same export is new, whatever else costs as much on its day", () => {
+  const classes = (from: number, to: number): string =>
+    list(
+      HEAD,
+      ...Array.from({ length: to - from }, (_, at) =>
+        ["ch", from + at, "Charge", "2026-11-20", "25.00", "0.30", "24.70"]
+          .join(",")
+          .replace(",", "_")
+          .concat(`,Payer${from + at}`),
+      ),
+    );
+  expect(must(classes(0, 4))).toMatchObject({ new: 4 });
+  // Some are known by their ids; then all are of another day's half, and have other payers.
+  expect(must(classes(2, 8))).toMatchObject({ new: 4, known: 2 });
+  expect(must(classes(8, 12))).toMatchObject({ new: 4 });
+  // Without names, half a day at one price is as likely told twice.
+  expect(asks(list("Id,Type,Date,Gross", "x_1,Charge,2026-11-20,25.00"))).toContain("1 of 1 lines");
+});
+
+it("a payout under another id is asked about", () => {
+  must(list("Id,Type,Date,Amount", "po_1,Payout,2026-11-20,-145.05"));
+  const other = list("Id,Type,Date,Amount", "deposit 7,Payout,2026-11-20,-145.05");
+  expect(asks(other)).toContain("1 of 1 lines");
+  expect(must(other, { same: "same" })).toMatchObject({ new: 0, known: 1 });
+});
