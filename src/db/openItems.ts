@@ -48,6 +48,17 @@ export function openItemByNumber(db: Db, number: string): OpenItemRow | undefine
   return db.get<OpenItemRow>(`SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.number = ?`, number);
 }
 
+/** Documents of a day and a sum, of whatever number and customer. */
+export const openItemsOn = (
+  db: Db,
+  { issuedOn, total }: Pick<OpenItemRow, "issuedOn" | "total">,
+): Pick<OpenItemRow, "number" | "customerId">[] =>
+  db.all(
+    "SELECT number, customer_id AS customerId FROM open_item WHERE total = ? AND issued_on = ? ORDER BY id",
+    total,
+    issuedOn,
+  );
+
 type MatchRow = Pick<
   OpenItemRow,
   | "id"

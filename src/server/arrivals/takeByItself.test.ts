@@ -36,7 +36,7 @@ const day = TODAY.replaceAll("-", "");
 const OFX = `OFXHEADER:100\r\nDATA:OFXSGML\r\n\r\n<OFX><BANKMSGSRSV1><STMTTRNRS><STMTRS><CURDEF>USD
 <BANKTRANLIST><STMTTRN><TRNTYPE>CREDIT\n<DTPOSTED>${day}\n<TRNAMT>1200.50\n<FITID>F1\n<NAME>LEE
 </STMTTRN></BANKTRANLIST></STMTRS></STMTTRNRS></BANKMSGSRSV1></OFX>`;
-const CUSTOMERS = "Number,Called\nN1,Alder Lane Pottery\nN2,Heron Point Studio\n";
+const CUSTOMERS = "Number,Called\nN1,Alder Lane Pottery\nN2,Quarry Lane Studio\n";
 
 describe("a file that another program sends", () => {
   it("is taken in where its format tells it, and the same again changes nothing", async () => {

@@ -11,6 +11,7 @@ import {
 import type { CommandContext } from "@/server/runtime/context";
 
 import { customerFinder } from "../steps/customerFinder";
+import { customersOfOtherNumbers } from "./numberedOtherwise";
 import { type FileRun, withoutTwins } from "./report";
 import { parentsInFile } from "./unknownCustomers";
 
@@ -28,6 +29,8 @@ export function importCustomers(
   );
   const inFile = parentsInFile(rows);
   const find = customerFinder(ctx, answers);
+  const { known, open } = customersOfOtherNumbers(ctx, rows);
+  const others = new Map([...known, ...(answers.same === "same" ? open : [])]);
   const taken: CustomerRecord[] = [];
   for (const row of rows) {
     const parentId = row.parentId === null ? null : parentOf(row.parentId, inFile, find);
@@ -36,25 +39,36 @@ export function importCustomers(
       continue;
     }
     taken.push({ ...row, parentId });
-    const known = customerByExternalId(ctx.db, row.externalId);
-    if (!known) {
-      insertNew(ctx, row, fileId);
-      tally.take(
-        row.line,
-        row.parentId === null ? "customers" : "customers that are sites of another",
-        null,
-      );
-    } else if (known.externalId !== row.externalId) {
-      // It was made one with another here: what the file says of it is known by another name.
+    const other = customerByExternalId(ctx.db, others.get(row.externalId) ?? "");
+    if (other) {
+      // Lists of the other program name the customer by that number.
+      insertAlias(ctx.db, other.id, row.externalId);
       tally.know(row.line);
-    } else if (isOther(row, known, aliasesOf(ctx.db, known.id))) {
-      renewCustomer(ctx.db, known.id, row);
-      for (const alias of row.aliases) insertAlias(ctx.db, known.id, alias);
-      tally.updated(row.line);
-      tally.also("customers brought up to date", null);
-    } else tally.know(row.line);
+    } else takeIn(ctx, row, { fileId, tally });
   }
   setParents(ctx, taken, tally);
+}
+
+/** A customer by its own number. */
+function takeIn(
+  ctx: CommandContext,
+  row: CustomerRecord,
+  { fileId, tally }: Pick<FileRun, "fileId" | "tally">,
+): void {
+  const known = customerByExternalId(ctx.db, row.externalId);
+  if (!known) {
+    insertNew(ctx, row, fileId);
+    const what = row.parentId === null ? "customers" : "customers that are sites of another";
+    tally.take(row.line, what, null);
+  } else if (known.externalId !== row.externalId) {
+    // It was made one with another here: what the file says of it is known by another name.
+    tally.know(row.line);
+  } else if (isOther(row, known, aliasesOf(ctx.db, known.id))) {
+    renewCustomer(ctx.db, known.id, row);
+    for (const alias of row.aliases) insertAlias(ctx.db, known.id, alias);
+    tally.updated(row.line);
+    tally.also("customers brought up to date", null);
+  } else tally.know(row.line);
 }
 
 /** The number of a head office, by what the file calls it; undefined for nobody's. */

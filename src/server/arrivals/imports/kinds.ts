@@ -16,6 +16,12 @@ import { importCustomers } from "./customers";
 import { doubledActivity, doubledLines } from "./doubles";
 import { takeEnded } from "./ended";
 import { importInvoices } from "./invoices";
+import {
+  customersOfOtherNumbers,
+  invoicesOfOtherNumbers,
+  numberQuestion,
+  underKnownNumbers,
+} from "./numberedOtherwise";
 import { importActivity } from "./processor";
 import type { FileReading } from "./reading";
 import { importRemittance } from "./remittance";
@@ -69,7 +75,10 @@ const reading =
 const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadRows> = {
   customers: reading({
     reader: () => readCustomer,
-    asks: (ctx, rows, { answers }) => unknownParents(ctx, rows, answers),
+    asks: (ctx, rows, { answers }) => [
+      ...numberQuestion("customer", customersOfOtherNumbers(ctx, rows).open, rows.length, answers),
+      ...unknownParents(ctx, rows, answers),
+    ],
     takes: (ctx, rows, { file, answers }) => importCustomers(ctx, rows, { ...file, answers }),
   }),
   invoices: reading({
@@ -81,8 +90,20 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
         rows.map(({ customerId }) => customerId),
         answers,
       ),
+      ...numberQuestion(
+        "invoice",
+        invoicesOfOtherNumbers(ctx, rows, answers),
+        rows.length,
+        answers,
+      ),
     ],
-    takes: (ctx, rows, { file, answers }) => importInvoices(ctx, rows, { ...file, answers }),
+    takes(ctx, rows, { file, answers }) {
+      const told =
+        answers.same === "same"
+          ? underKnownNumbers(rows, invoicesOfOtherNumbers(ctx, rows, answers))
+          : rows;
+      importInvoices(ctx, told, { ...file, answers });
+    },
   }),
   processor: reading({
     reader: ({ mapping }) => activityReader(mapping),

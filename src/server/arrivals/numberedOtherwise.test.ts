@@ -1,0 +1,82 @@
+import type { ImportReport } from "@/contracts/arrivals";
+import type { FileKind } from "@/core/formats";
+
+import { TestBook } from "../../../tests/support/book";
+import { list } from "../../../tests/support/readings";
+
+/* The same documents and customers from two programs; made by hand, common practice, no source. */
+
+let book: TestBook;
+beforeEach(() => {
+  book = TestBook.ready();
+});
+afterEach(() => {
+  expect(book.broken()).toEqual([]);
+  book.close();
+});
+
+const take = (
+  kind: FileKind,
+  text: string,
+  answers: Record<string, string> = {},
+): ReturnType<TestBook["take"]> => book.take(kind, text, { mapping: { answers } });
+const asks = (kind: FileKind, text: string): string => {
+  const done = take(kind, text);
+  return done.ok ? "" : String(done.error.first);
+};
+const must = (kind: FileKind, text: string, answers: Record<string, string> = {}): ImportReport => {
+  const done = take(kind, text, answers);
+  if (!done.ok) throw new Error(JSON.stringify(done.error));
+  return done.value;
+};
+
+const customers = (...rows: string[]): string => list("Customer number,Name", ...rows);
+const invoices = (...rows: string[]): string =>
+  list(
+    "Invoice,Customer,Date,Due,Total,Balance",
+    ...rows.map((row) => row.replace("|", ",C1,2026-11-20,2026-12-20,")),
+  );
+
+describe("customers of another program", () => {
+  beforeEach(() => {
+    must("customers", customers("C1,Fernhill Studio", "C2,Morrow Ceramics"));
+  });
+  const other = customers("10045,FERNHILL STUDIO", "10046,Quarry Lane");
+
+  it("who are called as others of the book are asked about, and found by either number then", () => {
+    expect(asks("customers", other)).toContain(
+      "1 of 2 customers stand in the book already by name, under another number (10045 here, C1 there)",
+    );
+    expect(must("customers", other, { same: "same" })).toMatchObject({ new: 1, known: 1 });
+    expect(must("customers", other)).toMatchObject({ new: 0, known: 2 });
+    const bill = invoices("9001|80.00,80.00").replace("C1", "10045");
+    expect(must("invoices", bill)).toMatchObject({ new: 1 });
+  });
+  it("may be customers of their own; two of one name in a file are", () => {
+    expect(must("customers", other, { same: "new" })).toMatchObject({ new: 2, known: 0 });
+    expect(asks("customers", customers("1,Morrow Ceramics", "2,Morrow Ceramics"))).toBe("");
+  });
+});
+
+describe("invoices of another program", () => {
+  beforeEach(() => {
+    must("customers", customers("C1,Fernhill Studio"));
+    must("invoices", invoices("9701|100.00,100.00"));
+  });
+
+  it("are asked about where their number is written otherwise, of one customer, day and total", () => {
+    for (const number of ["INV-9701", "0009701", "#9701"]) {
+      const other = invoices(`${number}|100.00,100.00`, "9702|50.00,50.00");
+      expect(asks("invoices", other)).toContain(
+        `1 of 2 invoices stand in the book already of the same customer, day and total, under another writing of their number (${number} here, 9701 there)`,
+      );
+    }
+    const known = must("invoices", invoices("INV-9701|100.00,100.00"), { same: "same" });
+    expect(known).toMatchObject({ new: 0, known: 1 });
+  });
+  it("are others where number, total or the file say so", () => {
+    expect(asks("invoices", invoices("INV-9702|100.00,100.00"))).toBe("");
+    expect(asks("invoices", invoices("R-9701|90.00,90.00"))).toBe("");
+    expect(asks("invoices", invoices("9701|100.00,100.00", "A9701|100.00,100.00"))).toBe("");
+  });
+});
