@@ -32,6 +32,23 @@ export function remittanceLike(
   );
 }
 
+/** Advices of a day and a sum, whatever numbers the payment; with the invoices that each names, in its order. */
+export const remittancesOn = (
+  db: Db,
+  paidOn: Day,
+  sum: Minor,
+): { trace: string; payerName: string; numbers: string[] }[] =>
+  db
+    .all<{ trace: string; payerName: string; numbers: string }>(
+      `SELECT trace, payer_name AS payerName, (
+         SELECT json_group_array(number ORDER BY line_no) FROM remittance_line WHERE remittance_id = r.id
+       ) AS numbers
+       FROM remittance r WHERE paid_on = ? AND sum = ?`,
+      paidOn,
+      sum,
+    )
+    .map((row) => ({ ...row, numbers: JSON.parse(row.numbers) as string[] }));
+
 export function insertRemittance(
   db: Db,
   remittance: Omit<RemittanceRow, "id" | "receiptId">,

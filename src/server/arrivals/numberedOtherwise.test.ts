@@ -80,3 +80,28 @@ describe("invoices of another program", () => {
     expect(asks("invoices", invoices("9701|100.00,100.00", "A9701|100.00,100.00"))).toBe("");
   });
 });
+
+describe("an advice of one payment from two programs", () => {
+  const advice = (head: string, ...rows: string[]): string => list(head, ...rows);
+  const first = advice(
+    "Payment date,Payer,Invoice,Paid",
+    "2026-11-23,Fernhill Studio,9701,100.00",
+    "2026-11-23,Fernhill Studio,9702,50.00",
+  );
+  const other = (payer: string, trace: string, second = "INV-9702"): string =>
+    advice(
+      "Paid on,Payer,Invoice no,Amount paid,Payment reference",
+      `11/23/2026,${payer},${second},50.00,${trace}`,
+      `11/23/2026,${payer},INV-9701,100.00,${trace}`,
+    );
+  it("is known by its day, its sum and its invoices, however those are written", () => {
+    expect(must("remittance", first)).toMatchObject({ new: 2 });
+    expect(must("remittance", other("FERNHILL", "P77"))).toMatchObject({ new: 0, known: 2 });
+  });
+  it("is another where its payer, its invoices or both its numbers are", () => {
+    must("remittance", first);
+    expect(must("remittance", other("Quarry Lane", "P77"))).toMatchObject({ new: 2 });
+    expect(must("remittance", other("Fernhill", "P78", "INV-9703"))).toMatchObject({ new: 2 });
+    expect(must("remittance", other("Fernhill", "P79", "INV-9703"))).toMatchObject({ new: 2 });
+  });
+});

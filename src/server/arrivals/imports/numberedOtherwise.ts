@@ -5,14 +5,12 @@ import { openItemByNumber, openItemsOn } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { customerFinder } from "../steps/customerFinder";
+import { bareNumber } from "./alikeWords";
 
 type Answers = Readonly<Record<string, string>>;
 
 /** A number of another ledger, and the one that the book has for the same. */
 type Renumbered = ReadonlyMap<string, string>;
-
-/** The digits of a number, without the zeros before them: what is the same in `INV-0970` and `#970`. */
-const bare = (number: string): string => number.replace(/\D/g, "").replace(/^0+/, "");
 
 /**
  * Invoices that the book has under another writing of their number, of the same customer, day and total:
@@ -27,12 +25,12 @@ export function invoicesOfOtherNumbers(
   const own = new Set(rows.map(({ number }) => number));
   const found = new Map<string, string>();
   for (const row of rows) {
-    const digits = bare(row.number);
+    const digits = bareNumber(row.number);
     if (digits === "" || openItemByNumber(ctx.db, row.number)) continue;
     const customer = find(row.customerId);
     const twin = openItemsOn(ctx.db, row).find(
       ({ number, customerId }) =>
-        customerId === customer?.id && bare(number) === digits && !own.has(number),
+        customerId === customer?.id && bareNumber(number) === digits && !own.has(number),
     );
     if (twin) found.set(row.number, twin.number);
   }

@@ -1,10 +1,12 @@
 import { type ProcessorItemKind, ROW_KINDS } from "@/core/activity";
 import type { Day } from "@/core/calendar";
-import { plainWords, type ProcessorRecord } from "@/core/formats";
+import type { ProcessorRecord } from "@/core/formats";
 import type { Minor } from "@/core/money";
 import { itemsBetween, payoutsBetween, type ToldItem } from "@/db/itemsToldOtherwise";
 import type { ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
+
+import { shareWords, wordsOfName } from "./alikeWords";
 
 /** Lines of a file that stand in the book by day and sum under other ids, each with its id there. */
 export type ToldOtherwise = {
@@ -151,22 +153,15 @@ class FreeItems {
 
   take({ on, amount, payerName }: Told): ToldItem | null {
     const same = this.bySum.get(`${on} ${amount}`) ?? [];
-    const words = wordsOf(payerName);
+    const words = wordsOfName(payerName);
     const whole = words.join(" ");
-    const exact = same.findIndex((item) => wordsOf(item.payerName).join(" ") === whole);
+    const exact = same.findIndex((item) => wordsOfName(item.payerName).join(" ") === whole);
     const at =
       exact >= 0
         ? exact
-        : same.slice(0, MOST_TRIED).findIndex((item) => share(wordsOf(item.payerName), words));
+        : same
+            .slice(0, MOST_TRIED)
+            .findIndex((item) => shareWords(wordsOfName(item.payerName), words));
     return at < 0 ? null : (same.splice(at, 1)[0] ?? null);
   }
 }
-
-const wordsOf = (name: string | null): string[] =>
-  plainWords(name ?? "")
-    .split(" ")
-    .filter((word) => word !== "");
-
-/** Whether two names can be of one: where both are said, they have a word in common. */
-const share = (mine: readonly string[], theirs: readonly string[]): boolean =>
-  mine.length === 0 || theirs.length === 0 || mine.some((word) => theirs.includes(word));
