@@ -6,6 +6,7 @@ import { headsUsedAs, type Made, type Reading, sumOfCell, sumUnderHead } from ".
 import { agreedRow } from "./agreedRow";
 import { againstQuestion, bySign } from "./againstKind";
 import { chargedOf } from "./chargedSum";
+import { feeByRate, feeRateQuestion } from "./feeRates";
 import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
 import { idSaid, linesAreQuestion } from "./linesAre";
@@ -135,13 +136,15 @@ const rowQuestions = (
   ...netAloneQuestion(reading, rows),
   ...bothSidesQuestion(reading, rows),
   ...settledFeeQuestion(reading, rows),
+  ...feeRateQuestion(reading, rows),
 ];
 
 function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): ActivityRow {
   const sum = (field: string): Minor | null => sumOfCell(reading, row, field);
   const extra = headsUsedAs(reading, "fee").map((head) => sumUnderHead(reading, row, head));
   const [gross, cost] = movedIn(reading, row);
-  const parts = [sum("fee"), sum("fee2"), sum("feeTax"), cost, ...extra].filter(
+  const byRate = feeByRate(reading, row);
+  const parts = [sum("fee"), sum("fee2"), sum("feeTax"), cost, byRate, ...extra].filter(
     (part): part is Minor => part !== null,
   );
   const fee = parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0));

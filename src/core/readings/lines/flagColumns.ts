@@ -22,6 +22,8 @@ import {
 import { columnQuestions, without } from "./lumpedRows";
 import { notCustomers } from "./notCustomers";
 import { sureState } from "../rowWords";
+import { linkTest } from "./linkedRows";
+import { olderVersions } from "./olderVersions";
 import { isSum } from "../columns/contents";
 import { isBesideHead } from "../activity/tenders";
 import type { EndedRow, LeftOut, Question } from "../types";
@@ -45,7 +47,7 @@ export type Flagged = {
  */
 export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
   const { answers } = cells.file;
-  const flags = cells.unread().flatMap(({ head, at }) => flagOf(cells, rows, { head, at }));
+  const flags = flagHeads(cells).flatMap((column) => flagOf(cells, rows, column));
   const out = new Set(
     flags
       .filter(({ head }) => answers[`column:${head}`] === "status")
@@ -73,15 +75,25 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
   };
 }
 
+/** Columns that no field has; and where no column says what a line is, the one that names another line. */
+function flagHeads(cells: Cells): { head: string; at: number }[] {
+  const link = cells.has("kind") ? "" : cells.head("relatedId");
+  const at = cells.file.table.headers.indexOf(link);
+  return [...cells.unread(), ...(link === "" || at < 0 ? [] : [{ head: link, at }])];
+}
+
 function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: number }): Flag[] {
   const { kind } = cells.file;
   if (kind === "returns") return [];
   if (linesNamed(cells, rows)?.head === column.head) return [];
-  const says = flagTest(kind, cells, rows, column);
+  const link = linkTest(cells, rows, column.at);
+  const isRead = column.head === cells.head("relatedId");
+  const says = link ?? (isRead ? null : flagTest(kind, cells, rows, column));
   if (says === null) return [];
   const open = rows.filter((row) => says((row.cells[column.at] ?? "").trim(), row));
   const isOpen = open.some((row) => counts(cells, row));
-  return isOpen ? [{ head: column.head, rows: open, back: isBack(kind, column.head) }] : [];
+  const words = isBack(kind, column.head) ? "back" : "none";
+  return isOpen ? [{ head: column.head, rows: open, tells: link ? "link" : words }] : [];
 }
 
 type Says = (cell: string, row: Row) => boolean;
@@ -109,7 +121,7 @@ function flagTest(
       // A day may be that of a part; a yes against a balance is a word against another.
       return isYes(cell) && (balance === "" || /[1-9]/.test(balance));
     };
-  const byHead = testByHead(kind, head, filled);
+  const byHead = headTest(cells, rows, { head, at }, filled);
   if (byHead !== null) return byHead;
   if (new Set(filled).size > MOST_STATES)
     return kind === "invoices" && filled.some(isGivenUp) ? isGivenUp : null;
@@ -126,11 +138,23 @@ function isPaidInPart(cells: Cells, row: Row): boolean {
   return /[1-9]/.test(paid) && paid !== cells.of(row, "total");
 }
 
+/** By the head of a column: of what is told anew, or tried again, by another line; else by yes and no. */
+function headTest(
+  cells: Cells,
+  rows: readonly Row[],
+  column: Parameters<typeof olderVersions>[2],
+  filled: readonly string[],
+): Says | null {
+  const older = olderVersions(cells, rows, column);
+  if (older !== null) return (_cell, row) => older.has(row.line);
+  return testByHead(cells.file.kind, column.head, filled);
+}
+
 /** Of what was taken back, where no line of its own says so. */
 function backTest(cells: Cells, rows: readonly Row[], head: string): Says | null {
+  if (!isBack(cells.file.kind, head)) return null;
   // What was refunded by a column of sums is asked about by that.
-  const isAsked = cells.has("refunded") && /\brefund/.test(plainWords(head));
-  if (!isBack(cells.file.kind, head) || isAsked) return null;
+  if (cells.has("refunded") && /\brefund/.test(plainWords(head))) return () => false;
   const linked = new Set(cells.column(rows, "relatedId"));
   return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
 }

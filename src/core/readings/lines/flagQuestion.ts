@@ -4,8 +4,15 @@ import { type Cells, type Row, some } from "../cells";
 import type { Question } from "../types";
 import { isPaid, staysOwed } from "./flagWords";
 
-/** A column that says of some lines that they are no money, and whether it tells of what was taken back. */
-export type Flag = { readonly head: string; readonly rows: readonly Row[]; readonly back: boolean };
+/**
+ * A column that says of some lines that they are no money, and whether it tells of what was taken back,
+ * or links them to other lines.
+ */
+export type Flag = {
+  readonly head: string;
+  readonly rows: readonly Row[];
+  readonly tells: "back" | "link" | "none";
+};
 
 const ASKED: Partial<Record<FileKind, string>> = {
   invoices: "Is that owed?",
@@ -13,7 +20,7 @@ const ASKED: Partial<Record<FileKind, string>> = {
 };
 
 /** Whether those lines count, the likeliest answer first. */
-export function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question {
+export function flagQuestion(cells: Cells, { head, rows, tells }: Flag): Question {
   const { kind } = cells.file;
   const at = cells.file.table.headers.indexOf(head);
   const said = some(rows.map((row) => (row.cells[at] ?? "").trim()));
@@ -29,7 +36,17 @@ export function flagQuestion(cells: Cells, { head, rows, back }: Flag): Question
         { answer: "leave", result: "yes: the column changes nothing" },
       ],
     };
-  if (back)
+  if (tells === "link")
+    return {
+      key,
+      words: `“${head}” names another payment of the file ${where} What is such a line?`,
+      choices: [
+        { answer: "leave", result: `a payment of its own: ${lines}` },
+        { answer: "refund", result: `the refund of the one that it names: ${lines}` },
+        { answer: "status", result: `no money: ${lines} left out` },
+      ],
+    };
+  if (tells === "back")
     return {
       key,
       words: `“${head}” says ${said} ${where} Was that money taken back, and does no other line say so?`,

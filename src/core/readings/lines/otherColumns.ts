@@ -86,7 +86,7 @@ function moneyQuestion(
   const uses = usesOf(cells.file.kind, head);
   const leave = { answer: "leave", result: `they change nothing (${line} is left out)` };
   const said = uses.map(([answer, words]) => ({ answer, result: `${words} (${line})` }));
-  const isSure = uses[0]?.[0] === "charged";
+  const isSure = uses.length === 1 && uses[0]?.[0] === "charged";
   return {
     key: `column:${head}`,
     words: `“${head}” holds sums, and nothing says whether they change what is posted.`,

@@ -14,13 +14,16 @@ export const isFeeBack = (head: string): boolean => FEE_BACK.test(plainWords(hea
 const OWED_TOO =
   /\b(?:interest|late|penalt(?:y|ies)|finance|surcharges?|mahngebuhr\w*|verzugszinsen)\b/;
 /** What was taken in the end of a payment that was agreed (common practice, no source). */
-const CAPTURED = /\b(?:captured?|collected|completed|settled|final|approved)\b/;
+const CAPTURED = /\b(?:captured?|collected|completed|settled|final|approved|paid|received|due)\b/;
+
+const CHARGED: Use = ["charged", "what was charged in the end"];
 
 /** What a column of sums that no field has taken may be used for, by the kind of file. */
 const USES: Readonly<Partial<Record<FileKind, readonly Use[]>>> = {
   processor: [
     ["fee", "one more fee"],
     ["reserve", "kept back of each charge, as a reserve"],
+    CHARGED,
   ],
   invoices: [["paid", "paid already, and off the balance"]],
   remittance: [
@@ -42,7 +45,7 @@ const BY_HEAD: Readonly<Partial<Record<FileKind, (head: string) => readonly Use[
   processor(head) {
     if (isOnTop(head))
       return [["on_top", "paid on top of what was charged"], ...(USES.processor ?? [])];
-    return CAPTURED.test(plainWords(head)) ? [["charged", "what was charged in the end"]] : null;
+    return CAPTURED.test(plainWords(head)) ? [CHARGED] : null;
   },
 };
 
