@@ -48,15 +48,12 @@ export function openItemByNumber(db: Db, number: string): OpenItemRow | undefine
   return db.get<OpenItemRow>(`SELECT ${ITEM_COLUMNS} FROM open_item i WHERE i.number = ?`, number);
 }
 
-/** Documents of a day and a sum, of whatever number and customer. */
-export const openItemsOn = (
+/** All documents, by what tells them from others. */
+export const openItemNumbers = (
   db: Db,
-  { issuedOn, total }: Pick<OpenItemRow, "issuedOn" | "total">,
-): Pick<OpenItemRow, "number" | "customerId">[] =>
+): Pick<OpenItemRow, "number" | "customerId" | "issuedOn" | "total">[] =>
   db.all(
-    "SELECT number, customer_id AS customerId FROM open_item WHERE total = ? AND issued_on = ? ORDER BY id",
-    total,
-    issuedOn,
+    "SELECT number, customer_id AS customerId, issued_on AS issuedOn, total FROM open_item ORDER BY id",
   );
 
 type MatchRow = Pick<

@@ -9,6 +9,7 @@ export {
   type Question,
   type ReadingContext,
 } from "./types";
+export { groupedBy } from "./grouped";
 export { endedRows } from "./activity/endedRows";
 export { understoodLines } from "./understoodLines";
 export { understand, type UnderstoodFile } from "./understand";

@@ -1,7 +1,8 @@
 import type { FileQuestion } from "@/contracts/arrivals";
 import { type CustomerRecord, type InvoiceRecord, plainWords } from "@/core/formats";
+import { groupedBy } from "@/core/readings";
 import { allCustomers, customerByExternalId } from "@/db/customers";
-import { openItemByNumber, openItemsOn } from "@/db/openItems";
+import { openItemNumbers } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { customerFinder } from "../steps/customerFinder";
@@ -21,20 +22,22 @@ export function invoicesOfOtherNumbers(
   rows: readonly InvoiceRecord[],
   answers: Answers,
 ): Renumbered {
-  const find = customerFinder(ctx, answers);
   const own = new Set(rows.map(({ number }) => number));
-  const found = new Map<string, string>();
-  for (const row of rows) {
-    const digits = bareNumber(row.number);
-    if (digits === "" || openItemByNumber(ctx.db, row.number)) continue;
-    const customer = find(row.customerId);
-    const twin = openItemsOn(ctx.db, row).find(
-      ({ number, customerId }) =>
-        customerId === customer?.id && bareNumber(number) === digits && !own.has(number),
-    );
-    if (twin) found.set(row.number, twin.number);
-  }
-  return found;
+  const items = openItemNumbers(ctx.db);
+  const numbers = new Set(items.map(({ number }) => number));
+  const byDigits = groupedBy(items, ({ number }) =>
+    own.has(number) ? null : bareNumber(number) || null,
+  );
+  const find = customerFinder(ctx, answers);
+  return new Map(
+    rows.flatMap(({ number, customerId, issuedOn, total }) => {
+      if (numbers.has(number)) return [];
+      const twin = (byDigits.get(bareNumber(number)) ?? [])
+        .filter((item) => item.issuedOn === issuedOn && item.total === total)
+        .find((item) => item.customerId === find(customerId)?.id);
+      return twin ? [[number, twin.number] as const] : [];
+    }),
+  );
 }
 
 /** The invoices under the numbers that the book has for them. */

@@ -18,24 +18,12 @@ export type ToldOtherwise = {
 
 type ToldKind = ProcessorItemKind | "payout";
 /** A record by what tells it from others. */
-type Told = {
-  line: number;
-  kind: ToldKind;
-  id: string;
-  on: Day;
-  amount: Minor;
-  payerName: string;
-};
+type Told = { line: number; id: string; on: Day; amount: Minor; payerName: string };
 
-/** What a record becomes in the book; nothing where it makes no item, as a debit on its way. */
-function toldOf(row: ProcessorRecord): Told[] {
-  const { line, externalId: id } = row;
-  if (row.kind === "payout")
-    return [{ line, kind: row.kind, id, on: row.paidOn, amount: row.net, payerName: "" }];
-  const { item } = ROW_KINDS[row.kind];
-  const { occurredOn: on, amount, payerName } = row;
-  return item === null ? [] : [{ line, kind: item, id, on, amount, payerName }];
-}
+/** The kind of item that a record becomes in the book; null where it makes none, as a debit on its way. */
+const kindOf = (row: ProcessorRecord): ToldKind | null =>
+  row.kind === "payout" ? "payout" : ROW_KINDS[row.kind].item;
+const dayOf = (row: ProcessorRecord): Day => (row.kind === "payout" ? row.paidOn : row.occurredOn);
 
 const keyOf = (kind: ToldKind, id: string): string => `${kind}\u0000${id}`;
 
@@ -50,23 +38,18 @@ export function toldOtherwise(
   account: ProcessorAccountRow,
   records: readonly ProcessorRecord[],
 ): ToldOtherwise {
+  const byKind = booksOf(ctx, account, records);
+  for (const row of records) {
+    const kind = kindOf(row);
+    if (kind !== null) byKind.get(kind)?.hold(row);
+  }
   const ids = new Map<string, string>();
   const found: Told[] = [];
-  const byKind = new Map<ToldKind, Told[]>();
-  for (const told of records.flatMap(toldOf)) {
-    const before = byKind.get(told.kind);
-    if (before) before.push(told);
-    else byKind.set(told.kind, [told]);
-  }
-  const isOld = new Map<ToldKind, boolean>();
-  // A fee is told by its charge: its sum alone is that of many others.
-  const kinds = [...byKind.keys()].sort((a, b) => Number(a === "fee") - Number(b === "fee"));
-  for (const kind of kinds) {
-    const rows = byKind.get(kind) ?? [];
-    const { known, twins } = heldAgainst(rows, itemsOf(ctx, account, kind, rows));
-    isOld.set(kind, known || twins.length > 0);
-    if (kind === "fee" && isOld.get("charge") === false) continue;
-    for (const { row, id } of twins) {
+  const charges = byKind.get("charge");
+  for (const [kind, book] of byKind) {
+    // A fee is told by its charge: its sum alone is that of many others.
+    if (kind === "fee" && charges && !charges.isOld()) continue;
+    for (const { row, id } of book.twins()) {
       ids.set(keyOf(kind, row.id), id);
       found.push(row);
     }
@@ -83,10 +66,9 @@ export const underKnownIds = (
   records.map((row) => {
     if (row.kind === "payout")
       return { ...row, externalId: otherId(ids, "payout", row.externalId) };
-    const { item } = ROW_KINDS[row.kind];
     return {
       ...row,
-      externalId: otherId(ids, item ?? "charge", row.externalId),
+      externalId: otherId(ids, kindOf(row) ?? "charge", row.externalId),
       payoutId: row.payoutId === null ? null : otherId(ids, "payout", row.payoutId),
       relatedId: row.relatedId === null ? null : otherId(ids, "charge", row.relatedId),
     };
@@ -95,73 +77,120 @@ export const underKnownIds = (
 const otherId = (ids: ReadonlyMap<string, string>, kind: ToldKind, id: string): string =>
   ids.get(keyOf(kind, id)) ?? id;
 
-/** What the book has of a kind in the days of a file's lines. */
-function itemsOf(
+/** What the book has of each kind in the days of a file's lines. */
+function booksOf(
   { db }: CommandContext,
   { id }: ProcessorAccountRow,
-  kind: ToldKind,
-  rows: readonly Told[],
-): ToldItem[] {
-  let [from, to] = [rows[0]?.on, rows[0]?.on];
-  for (const { on } of rows) {
-    if (from === undefined || on < from) from = on;
-    if (to === undefined || on > to) to = on;
+  records: readonly ProcessorRecord[],
+): Map<ToldKind, HeldAgainst> {
+  const spans = new Map<ToldKind, [Day, Day]>();
+  for (const row of records) {
+    const kind = kindOf(row);
+    if (kind === null) continue;
+    const on = dayOf(row);
+    const span = spans.get(kind);
+    if (!span) spans.set(kind, [on, on]);
+    else if (on < span[0]) span[0] = on;
+    else if (on > span[1]) span[1] = on;
   }
-  if (from === undefined || to === undefined) return [];
-  return kind === "payout"
-    ? payoutsBetween(db, id, [from, to])
-    : itemsBetween(db, id, kind, [from, to]);
+  return new Map(
+    [...spans].map(([kind, span]) => [
+      kind,
+      new HeldAgainst(
+        kind === "payout" ? payoutsBetween(db, id, span) : itemsBetween(db, id, kind, span),
+      ),
+    ]),
+  );
 }
 
-type Held = { known: boolean; twins: { row: Told; id: string }[] };
+/** Of so many names of one day and sum one is looked for by a part of it. */
+const MOST_TRIED = 50;
 
-/** The lines of a kind that the book has under another id; none where it knows some by theirs. */
-function heldAgainst(rows: readonly Told[], items: readonly ToldItem[]): Held {
-  const ids = new Set(items.map(({ externalId }) => externalId));
-  const known = new Set(rows.flatMap(({ id }) => (ids.has(id) ? [id] : [])));
-  // The processor's own ids are the same in every export of one sort: what is new of it is new.
-  if ([...known].some((id) => !isMade(id))) return { known: true, twins: [] };
-  const days = new Set(items.map(({ on }) => on));
-  const free = new FreeItems(items.filter(({ externalId }) => !known.has(externalId)));
-  const open = rows.filter(({ id, on }) => !known.has(id) && days.has(on));
-  const twins = open.flatMap((row) => {
-    const twin = free.take(row);
-    return twin === null ? [] : [{ row, id: twin.externalId }];
-  });
-  const isLikely = known.size > 0 || twins.length * 2 >= open.length;
-  return { known: known.size > 0, twins: isLikely ? twins : [] };
+/** Items of one day and sum by the name of who paid, in plain words. */
+type ByName = Map<string, ToldItem[]>;
+
+/**
+ * The items of a kind that the book has, and the lines of a file that are held against them: a file may
+ * have hundreds of thousands, of which only those are kept that could be one of these.
+ */
+class HeldAgainst {
+  private readonly byDay = new Map<Day, Map<Minor, ByName>>();
+  private readonly ids = new Set<string>();
+  private readonly known = new Set<string>();
+  private readonly like: Told[] = [];
+  /** Lines of these days that the book does not know by their ids. */
+  private open = 0;
+  private found: { row: Told; id: string }[] | null = null;
+
+  constructor(items: readonly ToldItem[]) {
+    for (const item of items) {
+      this.ids.add(item.externalId);
+      const sums = entryOf(this.byDay, item.on, () => new Map<Minor, ByName>());
+      const names = entryOf(sums, item.amount, (): ByName => new Map());
+      entryOf(names, wordsOfName(item.payerName).join(" "), (): ToldItem[] => []).push(item);
+    }
+  }
+
+  hold(row: ProcessorRecord): void {
+    const { line, externalId: id } = row;
+    const on = dayOf(row);
+    if (this.ids.has(id)) this.known.add(id);
+    const sums = this.byDay.get(on);
+    if (!sums || this.ids.has(id)) return;
+    this.open += 1;
+    const amount = row.kind === "payout" ? row.net : row.amount;
+    const payerName = row.kind === "payout" ? "" : row.payerName;
+    if (sums.has(amount)) this.like.push({ line, id, on, amount, payerName });
+  }
+
+  /** Whether the book has some of the lines already. */
+  isOld(): boolean {
+    return this.known.size > 0 || this.twins().length > 0;
+  }
+
+  /** The lines that the book has under another id; none where it knows some by the processor's own. */
+  twins(): readonly { row: Told; id: string }[] {
+    return (this.found ??= this.likely());
+  }
+
+  private likely(): { row: Told; id: string }[] {
+    // The processor's ids are the same in every export of one sort: what is new of it is new.
+    if ([...this.known].some((id) => !isMade(id))) return [];
+    const twins = this.like.flatMap((row) => {
+      const twin = this.taken(row);
+      return twin === undefined ? [] : [{ row, id: twin.externalId }];
+    });
+    return this.known.size > 0 || twins.length * 2 >= this.open ? twins : [];
+  }
+
+  /** The first item that can be a line, which is then that of no other. */
+  private taken({ on, amount, payerName }: Told): ToldItem | undefined {
+    const names = this.byDay.get(on)?.get(amount) ?? (new Map() as ByName);
+    const words = wordsOfName(payerName);
+    const exact = this.free(names.get(words.join(" ")));
+    if (exact !== undefined) return exact;
+    for (const [name, items] of [...names].slice(0, MOST_TRIED))
+      if (shareWords(wordsOfName(name), words)) {
+        const item = this.free(items);
+        if (item !== undefined) return item;
+      }
+    return undefined;
+  }
+
+  private free(items: ToldItem[] = []): ToldItem | undefined {
+    let item = items.shift();
+    while (item !== undefined && this.known.has(item.externalId)) item = items.shift();
+    return item;
+  }
+}
+
+function entryOf<K, V>(map: Map<K, V>, key: K, make: () => V): V {
+  const before = map.get(key);
+  if (before !== undefined) return before;
+  const made = make();
+  map.set(key, made);
+  return made;
 }
 
 /** Whether an id was made of what its line says, as the file has none; such a line may be written otherwise. */
 const isMade = (id: string): boolean => /^[a-z_]+\|\d{4}-\d\d-\d\d\|/.test(id);
-
-/** Of so many items of one day and sum a twin is looked for by a part of its name. */
-const MOST_TRIED = 50;
-
-/** What the book has, each to be the twin of one line at the most. */
-class FreeItems {
-  private readonly bySum = new Map<string, ToldItem[]>();
-
-  constructor(items: readonly ToldItem[]) {
-    for (const item of items) {
-      const key = `${item.on} ${item.amount}`;
-      const same = this.bySum.get(key);
-      if (same) same.push(item);
-      else this.bySum.set(key, [item]);
-    }
-  }
-
-  take({ on, amount, payerName }: Told): ToldItem | null {
-    const same = this.bySum.get(`${on} ${amount}`) ?? [];
-    const words = wordsOfName(payerName);
-    const whole = words.join(" ");
-    const exact = same.findIndex((item) => wordsOfName(item.payerName).join(" ") === whole);
-    const at =
-      exact >= 0
-        ? exact
-        : same
-            .slice(0, MOST_TRIED)
-            .findIndex((item) => shareWords(wordsOfName(item.payerName), words));
-    return at < 0 ? null : (same.splice(at, 1)[0] ?? null);
-  }
-}
