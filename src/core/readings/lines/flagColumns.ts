@@ -15,12 +15,11 @@ import {
   isYes,
   saysPaid,
   saysStanding,
-  tellsStanding,
   testByHead,
   wasTakenBack,
 } from "./flagWords";
 import { columnQuestions, without } from "./lumpedRows";
-import { notCustomers } from "./notCustomers";
+import { FLAGS_OF_KIND } from "./flagsOfKind";
 import { sureState } from "../rowWords";
 import { linkTest } from "./linkedRows";
 import { olderVersions } from "./olderVersions";
@@ -84,7 +83,6 @@ function flagHeads(cells: Cells): { head: string; at: number }[] {
 
 function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: number }): Flag[] {
   const { kind } = cells.file;
-  if (kind === "returns") return [];
   if (linesNamed(cells, rows)?.head === column.head) return [];
   const link = linkTest(cells, rows, column.at);
   const isRead = column.head === cells.head("relatedId");
@@ -106,8 +104,8 @@ function flagTest(
   { head, at }: { head: string; at: number },
 ): Says | null {
   const filled = rows.map((row) => (row.cells[at] ?? "").trim());
-  if (kind === "remittance") return adviceTest(head);
-  if (kind === "customers") return notCustomers(head, filled, cells.file.table.headers);
+  const own = FLAGS_OF_KIND[kind];
+  if (own) return own(head, filled, cells.file.table.headers);
   const ofMoney =
     backTest(cells, rows, head) ??
     besideTest(cells, head) ??
@@ -168,14 +166,6 @@ function besideTest(cells: Cells, head: string): Says | null {
     ? (cell) => (isSum(cell) && /[1-9]/.test(cell)) || isDead(kind, cell)
     : null;
 }
-
-/** Of an advice: what is only to come, was refused, or is void, in a column of states or by the word itself. */
-const adviceTest =
-  (head: string): Says =>
-  (cell) =>
-    /^void(?:ed)?\b/i.test(cell) ||
-    isDead("remittance", cell) ||
-    (tellsStanding(head) && isUnknown("remittance", cell));
 
 /** An invoice that another column says is paid or given up, where nothing says what of it is open. */
 const isGone = (cells: Cells, cell: string, row: Row): boolean =>

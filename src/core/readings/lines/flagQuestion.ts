@@ -17,6 +17,7 @@ export type Flag = {
 const ASKED: Partial<Record<FileKind, string>> = {
   invoices: "Is that owed?",
   customers: "Are they customers?",
+  returns: "Does the return stand?",
 };
 
 /** Whether those lines count, the likeliest answer first. */
@@ -63,6 +64,6 @@ export function flagQuestion(cells: Cells, { head, rows, tells }: Flag): Questio
   return {
     key,
     words: `“${head}” ${said === "“”" ? "is empty" : `says ${said}`} ${where} ${ASKED[kind] ?? "Is that money?"}`,
-    choices: staysOwed(kind, head) ? [all, out] : [out, all],
+    choices: kind === "returns" || staysOwed(kind, head) ? [all, out] : [out, all],
   };
 }

@@ -45,7 +45,7 @@ const NOTHING_BACK =
   /^(|no|none|n|false|0|na|n a|nil|never|not (refunded|disputed)|won|reinstated)$/;
 
 export const isYes = (cell: string): boolean => YES.test(plainWords(cell));
-const isNo = (cell: string): boolean => NO.test(plainWords(cell));
+export const isNo = (cell: string): boolean => NO.test(plainWords(cell));
 
 /** Whether a column tells of what was taken back. */
 export const isBack = (kind: FileKind, head: string): boolean =>
@@ -124,7 +124,8 @@ export function testByHead(
   if (kind === "invoices" && areSigns(filled)) return (cell) => cell === "-";
   if (WHY_NONE.test(plain)) return (cell) => cell !== "" && !isNo(cell);
   if (REPLACED.test(plain)) return (cell) => cell !== "" && !isNo(cell);
-  if (NO_LINE.test(plain)) return (cell) => isYes(cell) || isMarkedDay(cell) || isDead(kind, cell);
+  if (NO_LINE.test(plain))
+    return (cell) => isYes(cell) || isMark(cell) || isMarkedDay(cell) || isDead(kind, cell);
   if (LINE.test(plain) || (kind === "invoices" ? ISSUED : DONE).test(plain)) {
     // A day on which it was captured, or none: then it never was.
     const areDays = filled.some(isMarkedDay);
@@ -134,6 +135,12 @@ export function testByHead(
   }
   return areOther(plain, filled) ? fewer(filled) : null;
 }
+
+/** A letter or a sign that stands for a yes, as `V` under void. */
+const isMark = (cell: string): boolean => /^[a-z*✓✔]$/i.test(cell) && !isNo(cell);
+
+/** Whether a head says that a yes below it is no line. */
+export const saysNoLine = (head: string): boolean => NO_LINE.test(plainWords(head));
 
 /** Whether a column of yes and no has both, and a head that nobody knows. */
 function areOther(plain: string, filled: readonly string[]): boolean {

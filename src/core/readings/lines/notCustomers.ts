@@ -16,6 +16,9 @@ const OTHERS =
 const CUSTOMERS =
   /\b(?:customers?|clients?|kunden?|debitor(?:en)?|clientes?|clienti|klant(?:en)?)\b/;
 
+/** Heads whose yes says that a line is of nobody any more, or of a trial. */
+const GONE = /^(?:is )?(?:deleted|archived|merged|duplicate|spam|test|trashed|geloscht)$/;
+
 const saysWhoBuys = (head: string): boolean => BUYS.test(plainWords(head));
 
 /**
@@ -28,6 +31,7 @@ export function notCustomers(
   heads: readonly string[],
 ): ((cell: string) => boolean) | null {
   const plain = plainWords(head);
+  if (GONE.test(plain)) return isYes;
   if (saysWhoBuys(head) && filled.some(isYes)) return (cell) => !isYes(cell);
   if (SELLS.test(plain)) return heads.some(saysWhoBuys) ? null : isYes;
   return ROLE.test(plain)

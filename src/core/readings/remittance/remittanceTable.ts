@@ -13,6 +13,7 @@ import type { Row } from "../cells";
 import type { Question } from "../types";
 import { creditsIn } from "./credits";
 import { creditsBeside } from "./creditsBeside";
+import { discountsOff } from "./discountsOff";
 import { payDayOf } from "./payDay";
 import { linesOfPayments } from "./payments";
 
@@ -22,7 +23,11 @@ const USES = ["amount", "discount"] as const;
 /** Advice in the agreed layout; what was paid and taken off may stand in columns that were said to hold it. */
 export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
   const credits = creditsIn(reading, rows);
-  const paid = asReceived(reading, rows, paidBy(reading, rows, credits.lines));
+  const written = asReceived(reading, rows, paidBy(reading, rows, credits.lines));
+  const discounts = isLess(reading, rows)
+    ? { paid: written, questions: [] }
+    : discountsOff(reading, rows, written);
+  const { paid } = discounts;
   const beside = creditsBeside(reading, rows);
   const day = payDayOf(reading, rows);
   const payments = paymentsOf(reading, rows, paid);
@@ -39,6 +44,7 @@ export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
     questions: [
       ...day.questions,
       ...credits.questions,
+      ...discounts.questions,
       ...(off === undefined ? [] : footQuestion(reading, off)),
     ],
     proofs: [
