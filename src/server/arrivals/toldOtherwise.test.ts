@@ -63,6 +63,17 @@ describe("activity that the book has already", () => {
     expect(asks(other("Quarry Lane"))).toContain("1 of 2 lines");
     expect(must(other("Fernhill"), { same: "same" })).toMatchObject({ new: 0, known: 2 });
   });
+  it("in another zone is known by who paid, though its day is the next", () => {
+    const other = (payer: string): string =>
+      list(
+        "Id,Type,Created,Amount,Fee,Net,Customer",
+        `txn_1,charge,2026-11-21,100.00,3.20,96.80,${payer}`,
+        "txn_2,charge,2026-11-21,50.00,1.75,48.25,Morrow Ceramics",
+      );
+    expect(asks(other("Fernhill"))).toContain("2 of 2 lines");
+    expect(asks(other("Quarry Lane"))).toContain("1 of 2 lines");
+    expect(must(other("Fernhill"), { same: "same" })).toMatchObject({ new: 0, known: 2 });
+  });
   it("with each fee in a line of its own is asked about for the fees alone", () => {
     const other = list(
       "Id,Type,Date,Amount",

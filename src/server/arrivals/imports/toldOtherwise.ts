@@ -1,5 +1,5 @@
 import { type ProcessorItemKind, ROW_KINDS } from "@/core/activity";
-import type { Day } from "@/core/calendar";
+import { addDays, type Day } from "@/core/calendar";
 import type { ProcessorRecord } from "@/core/formats";
 import type { Minor } from "@/core/money";
 import { itemsBetween, payoutsBetween, type ToldItem } from "@/db/itemsToldOtherwise";
@@ -31,7 +31,8 @@ const keyOf = (kind: ToldKind, id: string): string => `${kind}\u0000${id}`;
  * One account's activity comes in several exports, and each may number its lines otherwise: a charge
  * under the id of its balance entry, or without any. Of each kind of item of which no id is known, the
  * lines are held against what the book has of the same days; where half of those of its days stand
- * there by their sums, one is as likely to be told twice as not.
+ * there by their sums, one is as likely to be told twice as not. Who paid the same on the day before or
+ * after is the same too: two exports may be in two zones.
  */
 export function toldOtherwise(
   ctx: CommandContext,
@@ -97,11 +98,13 @@ function booksOf(
     [...spans].map(([kind, span]) => [
       kind,
       new HeldAgainst(
-        kind === "payout" ? payoutsBetween(db, id, span) : itemsBetween(db, id, kind, span),
+        kind === "payout" ? payoutsBetween(db, id, span) : itemsBetween(db, id, kind, wider(span)),
       ),
     ]),
   );
 }
+
+const wider = ([from, to]: readonly [Day, Day]): [Day, Day] => [addDays(from, -1), addDays(to, 1)];
 
 /** Of so many names of one day and sum one is looked for by a part of it. */
 const MOST_TRIED = 50;
@@ -115,10 +118,11 @@ type ByName = Map<string, ToldItem[]>;
  */
 class HeldAgainst {
   private readonly byDay = new Map<Day, Map<Minor, ByName>>();
+  private readonly beside = new Map<Day, readonly Day[]>();
   private readonly ids = new Set<string>();
   private readonly known = new Set<string>();
   private readonly like: Told[] = [];
-  /** Lines of these days that the book does not know by their ids. */
+  /** Lines of these days, or like one of the day beside, that the book does not know by their ids. */
   private open = 0;
   private found: { row: Told; id: string }[] | null = null;
 
@@ -134,13 +138,26 @@ class HeldAgainst {
   hold(row: ProcessorRecord): void {
     const { line, externalId: id } = row;
     const on = dayOf(row);
-    if (this.ids.has(id)) this.known.add(id);
-    const sums = this.byDay.get(on);
-    if (!sums || this.ids.has(id)) return;
-    this.open += 1;
+    if (this.ids.has(id)) {
+      this.known.add(id);
+      return;
+    }
     const amount = row.kind === "payout" ? row.net : row.amount;
     const payerName = row.kind === "payout" ? "" : row.payerName;
-    if (sums.has(amount)) this.like.push({ line, id, on, amount, payerName });
+    const isNear = payerName !== "" && this.daysBeside(on).some((day) => this.has(day, amount));
+    if (isNear || this.byDay.has(on)) this.open += 1;
+    if (isNear || this.has(on, amount)) this.like.push({ line, id, on, amount, payerName });
+  }
+
+  private has(day: Day, amount: Minor): boolean {
+    return this.byDay.get(day)?.has(amount) === true;
+  }
+
+  /** Of the days before and after one, those of which the book has items. */
+  private daysBeside(on: Day): readonly Day[] {
+    return entryOf(this.beside, on, () =>
+      [addDays(on, -1), addDays(on, 1)].filter((day) => this.byDay.has(day)),
+    );
   }
 
   /** Whether the book has some of the lines already. */
@@ -156,21 +173,37 @@ class HeldAgainst {
   private likely(): { row: Told; id: string }[] {
     // The processor's ids are the same in every export of one sort: what is new of it is new.
     if ([...this.known].some((id) => !isMade(id))) return [];
-    const twins = this.like.flatMap((row) => {
-      const twin = this.taken(row);
+    // Two zones give two days for one moment: what is of the same day goes before what is of the next.
+    const ofTheDay = this.like.map((row) => ({ row, twin: this.taken(row, row.on) }));
+    const twins = ofTheDay.flatMap(({ row, twin: own }) => {
+      const twin = own ?? this.takenBeside(row);
       return twin === undefined ? [] : [{ row, id: twin.externalId }];
     });
     return this.known.size > 0 || twins.length * 2 >= this.open ? twins : [];
   }
 
-  /** The first item that can be a line, which is then that of no other. */
-  private taken({ on, amount, payerName }: Told): ToldItem | undefined {
+  /** The same of the day before or after, where both say who paid. */
+  private takenBeside(row: Told): ToldItem | undefined {
+    if (row.payerName === "") return undefined;
+    for (const day of this.daysBeside(row.on)) {
+      const twin = this.taken(row, day, { named: true });
+      if (twin !== undefined) return twin;
+    }
+    return undefined;
+  }
+
+  /** The first item of a day that can be a line, which is then that of no other. */
+  private taken(
+    { amount, payerName }: Told,
+    on: Day,
+    { named = false } = {},
+  ): ToldItem | undefined {
     const names = this.byDay.get(on)?.get(amount) ?? (new Map() as ByName);
     const words = wordsOfName(payerName);
     const exact = this.free(names.get(words.join(" ")));
     if (exact !== undefined) return exact;
     for (const [name, items] of [...names].slice(0, MOST_TRIED))
-      if (shareWords(wordsOfName(name), words)) {
+      if (!(named && name === "") && shareWords(wordsOfName(name), words)) {
         const item = this.free(items);
         if (item !== undefined) return item;
       }
