@@ -44,6 +44,7 @@ const MESSAGES: Record<string, string> = {
     "This line is in {text}, and {book} is meant here. Invoices can be in any currency that has an exchange rate (Books, Other currencies); a processor's file is in its account's own, a statement in the book's.",
   "terms.unreadable": "“{text}” are no payment terms. Write them like n/30 or 2/10 n/30.",
   "field.empty": "“{field}” is empty, and it is needed.",
+  "row.other_head": "Line {head} is a head of another order. Give what is below it as a file.",
   "row.fields":
     "The line has {found} fields, the header {expected}. A comma without quotes is the usual cause.",
   "row.twice":

@@ -11,6 +11,7 @@ import { ofOneAccount } from "./ofOneAccount";
 import { ofOneCompany } from "./ofOneCompany";
 import { screened } from "./rowsLeftOut";
 import { saysNone } from "./saysNone";
+import { underOtherHead } from "./otherHead";
 import { shiftedRows } from "./shifted";
 import { type Sections, sectionsOf } from "./statementSections";
 import type { EndedRow, LeftOut, Question, ReadingContext, Unread } from "../types";
@@ -34,7 +35,8 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
   const years = withYears({ ...file, table: parts.table }, context);
   const cells = new Cells({ ...file, table: years.table });
   const whole = screened(cells);
-  const shown = shownRows(whole.rows, file);
+  const turned = underOtherHead(cells, whole.rows, whole.leftOut);
+  const shown = shownRows(withoutLines(whole.rows, turned), file);
   const one =
     file.kind === "invoices"
       ? ofOneCompany(cells, shown.rows)
@@ -43,12 +45,11 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
   const flags = flagged(cells, dated.rows);
   const said = saysNone(cells, flags.rows);
   const shifted = shiftedRows(cells, said.rows);
-  const parted = new Set(shifted.map(({ line }) => line));
   return {
     cells,
-    rows: said.rows.filter(({ line }) => !parted.has(line)),
+    rows: withoutLines(said.rows, shifted),
     wayOf: parts.wayOf,
-    refused: shifted,
+    refused: [...turned, ...shifted],
     leftOut: [
       ...parts.leftOut,
       ...whole.leftOut,
@@ -69,6 +70,11 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
     ],
     proofs: one.proofs,
   };
+}
+
+function withoutLines(rows: readonly Row[], refused: readonly Refusal[]): readonly Row[] {
+  const out = new Set(refused.map(({ line }) => line));
+  return out.size === 0 ? rows : rows.filter(({ line }) => !out.has(line));
 }
 
 /** A list that is printed in parts, with each line as if it stood alone. */

@@ -48,6 +48,26 @@ describe("what is told again, or tried again", () => {
   });
 });
 
+it("what stands below a head of another order stays out, up to a head of the first", () => {
+  const file = list(
+    "Id,Type,Date,Gross,Fee",
+    "ch1,Charge,2026-11-12,100.00,3.20",
+    "ch0,Charge,2026-11-12,90.00,2.91",
+    "ch9,Charge,2026-11-12,80.00,2.62",
+    "Id,Type,Date,Fee,Gross",
+    "ch2,Charge,2026-11-13,1.75,50.00",
+    "Id,Type,Date,Gross,Fee",
+    "ch3,Charge,2026-11-14,70.00,2.33",
+  );
+  const { refused } = readList(file, asked);
+  expect(refused.map(({ line, error }) => `${line} ${error.code}`)).toEqual([
+    "5 row.other_head",
+    "6 row.other_head",
+  ]);
+  expect(kinds(file).at(-1)).toBe("70.00 | charge, fee 2.33");
+  expect(kinds(file)).toHaveLength(4);
+});
+
 describe("rates in the column of fees", () => {
   const file = list(
     "Date,Ref,Payer,Amount,Fee",
