@@ -44,7 +44,8 @@ const engine = new Liquid({
   jsTruthy: true,
   templates: {},
   parseLimit: 100_000,
-  renderLimit: 500,
+  // Milliseconds by the clock: a machine that stands still for a moment must refuse no letter.
+  renderLimit: 5000,
   memoryLimit: 10_000_000,
 });
 
