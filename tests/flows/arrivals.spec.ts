@@ -92,7 +92,7 @@ test("a refused line waits in the tray until its file is read again; another is 
 });
 
 /** A workbook with a summary before the list of its transactions. */
-async function workbook(name: string, id: string): Promise<ReturnType<typeof file>> {
+async function workbook(name: string, id: string, more = 0): Promise<ReturnType<typeof file>> {
   const book = new ExcelJS.Workbook();
   book.addWorksheet("Summary").addRows([
     ["Date", "Total"],
@@ -101,8 +101,8 @@ async function workbook(name: string, id: string): Promise<ReturnType<typeof fil
   ]);
   book.addWorksheet("Transactions").addRows([
     ["Ref", "Date", "Type", "Amount", "Fee", "Net"],
-    [`${id}-1`, "2026-11-19", "charge", 100.5, 3.2, 97.3],
-    [`${id}-2`, "2026-11-20", "charge", 50, 1.75, 48.25],
+    [`${id}-1`, "2026-11-19", "charge", 100.5 + more, 3.2, 97.3 + more],
+    [`${id}-2`, "2026-11-20", "charge", 50 + more, 1.75, 48.25 + more],
   ]);
   return { ...file(name, ""), buffer: Buffer.from(await book.xlsx.writeBuffer()) };
 }
@@ -121,7 +121,9 @@ test("a workbook asks which of its sheets is meant, and a mapping that is kept s
   await page.getByLabel("Keep this mapping as").fill("by sheets");
   await page.getByRole("button", { name: /^Take in/ }).click();
   await expect(page.getByText("2 lines of first.xlsx taken in")).toBeVisible();
-  await page.getByLabel("File to take in").setInputFiles([await workbook("second.xlsx", "wb2")]);
+  await page
+    .getByLabel("File to take in")
+    .setInputFiles([await workbook("second.xlsx", "wb2", 11)]);
   await expect(page.getByText("Which of its accounts does the file belong to?")).toBeVisible();
   await said.first().click();
   await page.getByRole("button", { name: /^Take in/ }).click();
