@@ -1,8 +1,6 @@
-import type { ImportReport } from "@/contracts/arrivals";
-import type { FileKind } from "@/core/formats";
-
 import { TestBook } from "../../../tests/support/book";
 import { list } from "../../../tests/support/readings";
+import { taking } from "../../../tests/support/taking";
 
 /* The same documents and customers from two programs; made by hand, common practice, no source. */
 
@@ -15,20 +13,7 @@ afterEach(() => {
   book.close();
 });
 
-const take = (
-  kind: FileKind,
-  text: string,
-  answers: Record<string, string> = {},
-): ReturnType<TestBook["take"]> => book.take(kind, text, { mapping: { answers } });
-const asks = (kind: FileKind, text: string): string => {
-  const done = take(kind, text);
-  return done.ok ? "" : String(done.error.first);
-};
-const must = (kind: FileKind, text: string, answers: Record<string, string> = {}): ImportReport => {
-  const done = take(kind, text, answers);
-  if (!done.ok) throw new Error(JSON.stringify(done.error));
-  return done.value;
-};
+const { must, asks } = taking(() => book);
 
 const customers = (...rows: string[]): string => list("Customer number,Name", ...rows);
 const invoices = (...rows: string[]): string =>

@@ -1,7 +1,6 @@
-import type { ImportReport } from "@/contracts/arrivals";
-
 import { TestBook } from "../../../tests/support/book";
 import { list } from "../../../tests/support/readings";
+import { taking } from "../../../tests/support/taking";
 
 /* One account's activity in several exports, each with ids of its own; made by hand, common practice, no source. */
 
@@ -20,17 +19,10 @@ const FIRST = [
   "ch_2,Charge,2026-11-21,50.00,1.75,48.25,Morrow Ceramics",
 ];
 
-const take = (text: string, answers: Record<string, string> = {}): ReturnType<TestBook["take"]> =>
-  book.take("processor", text, { mapping: { answers } });
-const must = (text: string, answers: Record<string, string> = {}): ImportReport => {
-  const done = take(text, answers);
-  if (!done.ok) throw new Error(JSON.stringify(done.error));
-  return done.value;
-};
-const asks = (text: string): string => {
-  const done = take(text);
-  return done.ok ? "" : String(done.error.first);
-};
+const { must: mustTake, asks: asksOf } = taking(() => book);
+const must = (text: string, answers: Record<string, string> = {}): ReturnType<typeof mustTake> =>
+  mustTake("processor", text, answers);
+const asks = (text: string): string => asksOf("processor", text);
 const items = (): unknown =>
   book.db.get("SELECT count(*) AS n, sum(amount) AS sum FROM processor_item WHERE withdrawn = 0");
 

@@ -1,0 +1,30 @@
+import type { ImportReport } from "@/contracts/arrivals";
+import type { FileKind } from "@/core/formats";
+
+import type { TestBook } from "./book";
+
+type Answers = Readonly<Record<string, string>>;
+
+type Taking = {
+  /** Takes a list in with what was answered; what it leaves open is an error of the test. */
+  must: (kind: FileKind, text: string, answers?: Answers) => ImportReport;
+  /** The first question that a list leaves open, empty where it leaves none. */
+  asks: (kind: FileKind, text: string) => string;
+};
+
+/** How lists are taken into a book as they come, with all that they prove and leave open. */
+export function taking(book: () => TestBook): Taking {
+  const take = (kind: FileKind, text: string, answers: Answers): ReturnType<TestBook["take"]> =>
+    book().take(kind, text, { mapping: { answers: { ...answers } } });
+  return {
+    must(kind, text, answers = {}) {
+      const done = take(kind, text, answers);
+      if (!done.ok) throw new Error(JSON.stringify(done.error));
+      return done.value;
+    },
+    asks(kind, text) {
+      const done = take(kind, text, {});
+      return done.ok ? "" : String(done.error.first);
+    },
+  };
+}
