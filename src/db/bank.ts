@@ -65,17 +65,17 @@ export function bankLineByExternalId(
   );
 }
 
-/** Lines of an account on a day with a sum, in the order in which they came. */
-export function bankLinesOn(
+/** Lines of an account from one day to another, both with it, in the order in which they came. */
+export function bankLinesBetween(
   db: Db,
   bankAccountId: number,
-  { postedOn, amount }: Pick<BankLineRow, "postedOn" | "amount">,
+  [from, to]: readonly [Day, Day],
 ): BankLineRow[] {
   return db.all<BankLineRow>(
-    `${LINE} WHERE bank_account_id = ? AND posted_on = ? AND amount = ? ORDER BY id`,
+    `${LINE} WHERE bank_account_id = ? AND posted_on BETWEEN ? AND ? ORDER BY id`,
     bankAccountId,
-    postedOn,
-    amount,
+    from,
+    to,
   );
 }
 

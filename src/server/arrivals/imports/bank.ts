@@ -18,9 +18,9 @@ import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
-import { knownLine, twinOf } from "./doubles";
+import { knownLine, linesToldOtherwise } from "./linesToldOtherwise";
 import { type FileRun, withoutTwins } from "./report";
-import { SameShape } from "./sameShape";
+import { SameShape, WrittenAs, type Writing } from "./sameShape";
 
 /**
  * Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or
@@ -30,7 +30,7 @@ export function importBank(
   ctx: CommandContext,
   account: BankAccountRow,
   records: readonly BankRecord[],
-  { fileId, actId, tally, same = false }: FileRun & { same?: boolean },
+  { fileId, actId, tally, toldAs }: FileRun & { toldAs: Writing | null },
 ): void {
   const rows = withoutTwins(
     records,
@@ -40,14 +40,16 @@ export function importBank(
   );
   const rules = bankRules(ctx.db, account.id);
   const added: { row: BankRecord; id: number }[] = [];
-  // A line that one of the file is by its identity is no twin of another.
-  const used = new Set(
-    same ? rows.flatMap((row) => knownLine(ctx, account.id, row)?.id ?? []) : [],
-  );
+  const twins = toldAs
+    ? linesToldOtherwise(ctx, account, rows, new WrittenAs(ctx.db, toldAs)).twins
+    : NO_TWINS;
   const shapes = new SameShape(ctx.db, fileId);
   for (const row of chronological(rows)) {
-    const known =
-      knownLine(ctx, account.id, row) ?? (same ? twinOf(ctx, account.id, row, used) : undefined);
+    if (twins.has(row.externalId)) {
+      tally.know(row.line);
+      continue;
+    }
+    const known = knownLine(ctx, account.id, row);
     if (known) {
       const postedOn = isOtherDay(known, row, shapes) ? row.postedOn : known.postedOn;
       takeKnown(ctx, { known, row: { ...row, postedOn } }, tally);
@@ -64,7 +66,6 @@ export function importBank(
       fileId,
       lineNo: row.line,
     });
-    used.add(id);
     added.push({ row, id });
   }
   tieAllSingle(ctx, tally);
@@ -76,6 +77,9 @@ export function importBank(
   }
   joinRemittances(ctx, tally);
 }
+
+/** Lines of the file that the book has under other ids: none, unless that is said. */
+const NO_TWINS: ReadonlyMap<string, BankLineRow> = new Map();
 
 /** A known line; another sum or day is taken where nothing was done with the line yet. */
 function takeKnown(

@@ -28,6 +28,7 @@ import { importRemittance } from "./remittance";
 import type { FileRun } from "./report";
 import { importReturns } from "./returns";
 import { otherwiseNamed } from "./otherwiseNamed";
+import type { Writing } from "./sameShape";
 import { toldOtherwise, underKnownIds } from "./toldOtherwise";
 import { unknownCustomers, unknownParents } from "./unknownCustomers";
 import {
@@ -41,11 +42,11 @@ import {
 
 type FileOfBook = UntakenFile & Pick<FileReading, "ended"> & { heads: MappingSpec["columns"] };
 /** What is known of a file without its cells, which are let go as soon as they are read. */
-type OfFile = Omit<FileOfBook, "table" | "heads">;
+type OfFile = Omit<FileOfBook, "table" | "heads"> & { writing: Writing };
 
 /** How the rows of a kind of file are read, what is asked of them, and how they are taken in. */
 type Kind<T> = {
-  readonly reader: (from: OfFile) => (row: RowReader) => T | null;
+  readonly reader: (mapping: MappingSpec) => (row: RowReader) => T | null;
   /** What is asked with a look into the book: doubles of its lines, and who is meant. */
   readonly asks?: (ctx: CommandContext, rows: readonly T[], from: OfFile) => FileQuestion[];
   readonly takes: (ctx: CommandContext, rows: T[], from: OfFile & { file: FileRun }) => void;
@@ -60,13 +61,14 @@ type ReadRows = {
 const reading =
   <T>({ reader, asks, takes }: Kind<T>) =>
   (ctx: CommandContext, { table, heads, ...from }: FileOfBook): ReadRows => {
-    const { rows, refused: found } = readFile(ctx, { ...from, table }, reader(from));
+    const writing = { format: table.format, columns: heads };
+    const { rows, refused: found } = readFile(ctx, { ...from, table }, reader(from.mapping));
     const refused = found.map((one) => underItsHead(one, heads));
     return {
-      asks: () => asks?.(ctx, rows, from) ?? [],
+      asks: () => asks?.(ctx, rows, { ...from, writing }) ?? [],
       takeIn(file) {
         file.tally.refuse(refused);
-        takes(ctx, rows, { ...from, file });
+        takes(ctx, rows, { ...from, writing, file });
       },
     };
   };
@@ -106,7 +108,7 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
     },
   }),
   processor: reading({
-    reader: ({ mapping }) => activityReader(mapping),
+    reader: activityReader,
     asks(ctx, rows, { account, answers }) {
       const processor = processorOf(ctx, account);
       return processor ? doubledActivity(ctx, processor, rows.flat(), answers) : [];
@@ -123,14 +125,15 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
     },
   }),
   bank: reading({
-    reader: () => bankReader(),
-    asks(ctx, rows, { account, answers }) {
+    reader: bankReader,
+    asks(ctx, rows, { account, answers, writing }) {
       const bank = bankOf(ctx, account);
-      return bank ? doubledLines(ctx, bank, rows, answers) : [];
+      return bank ? doubledLines(ctx, bank, rows, { answers, writing }) : [];
     },
-    takes(ctx, rows, { account, answers, file }) {
+    takes(ctx, rows, { account, answers, writing, file }) {
       const bank = bankOf(ctx, account);
-      if (bank) importBank(ctx, bank, rows, { ...file, same: answers.same === "same" });
+      const as = answers.same === "same" ? writing : null;
+      if (bank) importBank(ctx, bank, rows, { ...file, toldAs: as });
     },
   }),
   remittance: reading({

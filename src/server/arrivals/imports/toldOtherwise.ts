@@ -7,6 +7,7 @@ import type { ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { shareWords, wordsOfName } from "./alikeWords";
+import { entryOf, listOf } from "./entryOf";
 
 /** Lines of a file that stand in the book by day and sum under other ids, each with its id there. */
 export type ToldOtherwise = {
@@ -131,7 +132,7 @@ class HeldAgainst {
       this.ids.add(item.externalId);
       const sums = entryOf(this.byDay, item.on, () => new Map<Minor, ByName>());
       const names = entryOf(sums, item.amount, (): ByName => new Map());
-      entryOf(names, wordsOfName(item.payerName).join(" "), (): ToldItem[] => []).push(item);
+      listOf(names, wordsOfName(item.payerName).join(" ")).push(item);
     }
   }
 
@@ -215,14 +216,6 @@ class HeldAgainst {
     while (item !== undefined && this.known.has(item.externalId)) item = items.shift();
     return item;
   }
-}
-
-function entryOf<K, V>(map: Map<K, V>, key: K, make: () => V): V {
-  const before = map.get(key);
-  if (before !== undefined) return before;
-  const made = make();
-  map.set(key, made);
-  return made;
 }
 
 /** Whether an id was made of what its line says, as the file has none; such a line may be written otherwise. */
