@@ -88,7 +88,7 @@ describe("kinds of activity by their words", () => {
       openIn(list("Batch,Date,Transactions,Gross,Fees", "b1,2026-11-12,4,300.00,9.00"), {
         kind: "processor",
       }),
-    ).toEqual(["column:Transactions"]));
+    ).toEqual(["column:Transactions", "payouts"]));
 });
 
 describe("invoices with a line for each item", () => {

@@ -25,6 +25,7 @@ import { returnsTable } from "./returnsTable";
 import { otherColumns } from "./lines/otherColumns";
 import { withTimes } from "./days/timesBeside";
 import { spanAbove, spanUnder } from "./days/ownSpan";
+import { asPayouts } from "./activity/asPayouts";
 import { processorTable } from "./activity/processorTable";
 import { withReserves } from "./activity/reserves";
 import { withWays } from "./activity/waysSaid";
@@ -58,7 +59,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
 export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
   if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
   const said = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
-  const file = withReserves(withWays(withTimes(said)));
+  const file = asPayouts(withReserves(withWays(withTimes(said))));
   const lines = linesOf(file, context);
   const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);

@@ -292,3 +292,34 @@ describe("what was charged, without a name", () => {
     expect(openIn(file.replace(",10.73,", ",0.00,"))).not.toContain("settled");
   });
 });
+
+describe("a list of refunds, or of disputes, by the head of its sums", () => {
+  const refunds = list(
+    "Charge id,Date refunded,Refund amount",
+    "ch_9,2026-11-04,100.00",
+    "ch_8,2026-11-05,20.00",
+  );
+  it("is asked about, once, and read as it was said", () => {
+    expect(openIn(refunds, { kind: "processor" })).toEqual(["lines_are"]);
+    expect(linesIn("processor", refunds, { answers: { lines_are: "refund" } })[0]).toContain(
+      "(100.00) | refund",
+    );
+    const disputes = list(
+      "Received,Chargeback amount,Cardholder",
+      "2026-11-04,100.00,Fernhill Studio",
+    );
+    expect(openIn(disputes, { kind: "processor" })).toEqual(["lines_are"]);
+  });
+  it("is none where its lines say what was charged", () => {
+    const both = list(
+      "Id,Date,Amount,Refund amount",
+      "ch_9,2026-11-04,100.00,0.00",
+      "ch_8,2026-11-05,20.00,0.00",
+    );
+    expect(openIn(both, { kind: "processor" })).toEqual([]);
+  });
+  it("of one sum under a head that nobody knows asks whether that is what was charged", () => {
+    const one = list("Date,Payment,Received,From", "2026-11-02,T-88101,400.29,Fernhill Studio");
+    expect(openIn(one, { kind: "processor" })).toEqual(["gross"]);
+  });
+});

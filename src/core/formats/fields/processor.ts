@@ -59,12 +59,12 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payoutId",
-    "payout_id,payout,automatic payout id,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id,funding batch,liquidacion",
+    "payout_id,payout,automatic payout id,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id,funding batch,liquidacion,transfer reference,transfer ref,transfer number,transfer no,deposit number,deposit no,disbursement,disbursement reference,disbursement number,payout number,payout no,payout ref,funding reference,funding number",
   ),
   typed(
     "day",
     "payoutOn",
-    "payout_on,payout date,automatic payout effective at,paid out on,deposit date,transfer date,payout day,paid out,deposited on,deposited,settlement paid on,auszahlungsdatum,date de virement",
+    "payout_on,payout date,automatic payout effective at,paid out on,deposit date,transfer date,payout day,paid out,deposited on,deposited,settlement paid on,auszahlungsdatum,date de virement,arrival date,arrives on,arrived on,arrival,expected arrival,expected arrival date,date deposited,date paid out,disbursed on,disbursement date",
   ),
   typed("day", "spanFrom", "span_from,period from,from,covers from"),
   typed("day", "spanTo", "span_to,period to,to,covers to"),
@@ -98,7 +98,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "refunded",
-    "amount refunded,refunded amount,refunded,refund amount,total refunded,refunds,returns",
+    "amount refunded,refunded amount,refunded,refund amount,refund total,total refunded,refunds,returns",
   ),
   typed(
     "amount",

@@ -13,6 +13,13 @@ const ID_OF: readonly (readonly [RegExp, RowKind])[] = [
 ];
 const ID = /\b(?:id|number|key|reference|case|token)\b/;
 
+/** Heads of sums that are no charges', likewise. */
+const OF_SUMS: readonly (readonly [RegExp, RowKind])[] = [
+  [/\b(?:refund(?:ed)?|erstattung|remboursement)\b/, "refund"],
+  [/\b(?:disputed?|chargeback)\b/, "dispute"],
+  [/\b(?:returned|reversed)\b/, "ach_return"],
+];
+
 /** A column that names each line as something else than a charge: its head, and what that is. */
 type Named = { readonly head: string; readonly kind: RowKind };
 
@@ -29,15 +36,30 @@ export function linesNamed(cells: Cells, rows: readonly Row[]): Named | null {
   return null;
 }
 
-/** Lines that all have an id of a refund or of a dispute, and no word for what they are: asked. */
+/** The column of the sums, where it names them as something else than charges. */
+function sumsNamed(cells: Cells, rows: readonly Row[]): Named | null {
+  if (cells.file.kind !== "processor" || cells.has("kind") || rows.length === 0) return null;
+  const head = cells.head("gross");
+  const kind = OF_SUMS.find(([words]) => words.test(headWords(head)))?.[1];
+  return kind === undefined ? null : { head, kind };
+}
+
+/** Whether a column may say what every line is. */
+export const areLinesNamed = (cells: Cells, rows: readonly Row[]): boolean =>
+  linesNamed(cells, rows) !== null || sumsNamed(cells, rows) !== null;
+
+/** Lines whose ids, or sums, are all those of a refund or of a dispute, and no word for what they are: asked. */
 export function linesAreQuestion(cells: Cells, rows: readonly Row[]): Question[] {
-  const named = linesNamed(cells, rows);
-  if (named === null || cells.file.answers.lines_are !== undefined) return [];
+  if (cells.file.answers.lines_are !== undefined) return [];
+  const byId = linesNamed(cells, rows);
+  const named = byId ?? sumsNamed(cells, rows);
+  if (named === null) return [];
   const { head, kind } = named;
+  const has = byId === null ? "a sum" : "an id";
   return [
     {
       key: "lines_are",
-      words: `“${head}” has an id on each line, and no column says what the lines are.`,
+      words: `“${head}” has ${has} on each line, and no column says what the lines are.`,
       choices: ([kind, "charge"] as const).map((answer) => ({
         answer,
         result: `each of the ${rows.length} is a ${ROW_KINDS[answer].label}`,

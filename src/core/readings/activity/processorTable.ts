@@ -9,7 +9,7 @@ import { chargedOf } from "./chargedSum";
 import { feeByRate, feeRateQuestion } from "./feeRates";
 import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
-import { idSaid, linesAreQuestion } from "./linesAre";
+import { areLinesNamed, idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
 import type { Row } from "../cells";
 import { personName } from "../personName";
@@ -120,6 +120,10 @@ const isOpenPayout = ({ activity }: ActivityEntry): boolean =>
 
 const isOfKind = ({ key }: Question): boolean => key.startsWith("word:");
 
+/** Questions, and others only where there are none of them. */
+const orElse = (questions: Question[], others: () => Question[]): Question[] =>
+  questions.length > 0 ? questions : others();
+
 /** What is asked of the rows before it is known which of them are money. */
 const rowQuestions = (
   reading: Reading,
@@ -130,10 +134,9 @@ const rowQuestions = (
   ...stateQuestions(reading, rows),
   ...tenderQuestions(reading, rows),
   ...takingQuestion(reading, rows, wordOf),
-  ...payoutsQuestion(reading, rows),
   ...linesAreQuestion(reading.cells, rows),
-  ...titleQuestion(reading.cells, rows),
-  ...netAloneQuestion(reading, rows),
+  ...(areLinesNamed(reading.cells, rows) ? [] : titleQuestion(reading.cells, rows)),
+  ...orElse(payoutsQuestion(reading, rows), () => netAloneQuestion(reading, rows)),
   ...bothSidesQuestion(reading, rows),
   ...settledFeeQuestion(reading, rows),
   ...feeRateQuestion(reading, rows),

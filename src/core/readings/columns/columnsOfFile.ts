@@ -17,6 +17,7 @@ import { kindsBySigns } from "./kindsBySigns";
 import { isOwnAccount } from "./ownAccount";
 import { withNetTotal } from "./netTotal";
 import { provenColumns } from "./provenColumns";
+import { withSumOfElse } from "./sumOfElse";
 import { writtenDay } from "../days/writtenDay";
 import { sureKind, sureState } from "../rowWords";
 
@@ -44,13 +45,24 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   const found =
     kind === "returns"
       ? withReturnDay(table, withOnlyTrace(all), cellsOf)
-      : withNetTotal(table, kind, withCustomerName(table, kind, withOnlyDay(withOwnId(all))));
+      : withSums(table, kind, { columns: withOnlyDay(withOwnId(all)), cellsOf });
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
   if (kinds === null) return found;
   const others = byName(table.headers.filter((head) => head !== kinds));
   return { ...others, ...columnsByContents(table, kind, cellsOf, others), kind: kinds };
 }
+
+/** Where the sums of a list, and its customers, stand under heads of something else. */
+const withSums = (
+  table: Table,
+  kind: FileKind,
+  { columns, cellsOf }: { columns: Record<string, string>; cellsOf: Contents },
+): Record<string, string> =>
+  withSumOfElse(table, kind, {
+    columns: withNetTotal(table, kind, withCustomerName(table, kind, columns)),
+    cellsOf,
+  });
 
 /** Of words that are needed a column that holds some goes before one of a better name that holds none. */
 function withFilled(
@@ -83,12 +95,13 @@ function withOwnId({ relatedId, ...columns }: Record<string, string>): Record<st
     : { ...columns, relatedId };
 }
 
-/** The only day of a list is that of its lines. */
+/** The only day of a list is that of its lines, be it when they settled or were paid out. */
 function withOnlyDay(columns: Record<string, string>): Record<string, string> {
-  const { settledOn, ...others } = columns;
-  return settledOn === undefined || columns.occurredOn !== undefined
-    ? columns
-    : { ...others, occurredOn: settledOn };
+  const { settledOn, payoutOn, ...others } = columns;
+  if (columns.occurredOn !== undefined) return columns;
+  if (settledOn !== undefined)
+    return { ...others, ...(payoutOn === undefined ? {} : { payoutOn }), occurredOn: settledOn };
+  return payoutOn === undefined ? columns : { ...others, occurredOn: payoutOn };
 }
 
 /** The only trace of a list of returns is that of what came back: another is found by nothing. */

@@ -9,6 +9,8 @@ const COUNT_HEAD =
 
 /** Lists that give a day or a batch a line, with how many payments it stands for. */
 function lumpQuestions(cells: Cells, rows: readonly Row[]): Question[] {
+  // A payout stands for several payments, and is one.
+  if (cells.file.answers.payouts === "payout") return [];
   return cells.unread().flatMap(({ head, at }) => {
     if (!COUNT_HEAD.test(plainWords(head))) return [];
     const many = rows.filter((row) => /^[2-9]$|^[1-9]\d{1,5}$/.test((row.cells[at] ?? "").trim()));

@@ -67,8 +67,29 @@ describe("a list of payouts", () => {
     const as = (payouts: string): string[] => linesIn("processor", file, { answers: { payouts } });
     expect(as("payout")[0]).toContain("payout");
     expect(as("charge")[0]).not.toContain("payout |");
-    const fees = file.replace("Status", "Fee").replaceAll("paid", "1.00");
-    expect(openIn(fees, { kind: "processor" })).not.toContain("payouts");
+  });
+  it("asks so too where a fee stands beside each, or no head names its ids", () => {
+    const fees = list(
+      "Payout ID,Created,Arrival date,Amount,Fees,Net",
+      "po_1,2026-11-03,2026-11-05,412.55,12.26,400.29",
+    );
+    expect(openIn(fees, { kind: "processor" })).toEqual(["payouts"]);
+    expect(linesIn("processor", fees, { answers: { payouts: "payout" } })).toEqual([
+      "Thu 5 Nov | 400.29 | payout | po_1",
+    ]);
+    const sent = list("Reference,Date sent to bank,Amount", "55120,2026-11-05,400.29");
+    expect(openIn(sent, { kind: "processor" })).toEqual(["payouts"]);
+    const batches = list(
+      "Funded on,Batch count,Gross,Fees,Net deposit",
+      "2026-11-04,12,90.00,2.00,88.00",
+    );
+    expect(openIn(batches, { kind: "processor", answers: { payouts: "payout" } })).toEqual([]);
+  });
+  it("does not ask where a head or words name payments", () => {
+    const ofPayments = file.replace("Payout ID", "Payment ID");
+    expect(openIn(ofPayments, { kind: "processor" })).not.toContain("payouts");
+    const withWords = file.replace("Status", "Description").replaceAll("paid", "vase, blue");
+    expect(openIn(withWords.replace("Payout ID", "Id"), { kind: "processor" })).toEqual([]);
   });
 });
 
