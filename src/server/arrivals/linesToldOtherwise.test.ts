@@ -83,7 +83,7 @@ describe("a deposit of checks, and each check of it", () => {
   });
   it("are known the other way round too", () => {
     must(checks);
-    expect(asks(deposits)).toContain("1 of 1 lines stand in the book already by day and sum, some");
+    expect(asks(deposits)).toContain("1 of 1 line stands in the book already by day and sum, some");
     expect(must(deposits, { same: "same" })).toMatchObject({ new: 0, known: 2 });
   });
 });

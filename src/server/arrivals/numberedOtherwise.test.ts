@@ -30,12 +30,21 @@ describe("customers of another program", () => {
 
   it("who are called as others of the book are asked about, and found by either number then", () => {
     expect(asks("customers", other)).toContain(
-      "1 of 2 customers stand in the book already by name, under another number (10045 here, C1 there)",
+      "1 of 2 customers stand in the book already by name or e-mail, under another number (10045 here, C1 there)",
     );
     expect(must("customers", other, { same: "same" })).toMatchObject({ new: 1, known: 1 });
     expect(must("customers", other)).toMatchObject({ new: 0, known: 2 });
     const bill = invoices("9001|80.00,80.00").replace("C1", "10045");
     expect(must("invoices", bill)).toMatchObject({ new: 1 });
+  });
+  it("who are written to as others of the book are asked about, where no other has that e-mail", () => {
+    const mails = (...rows: string[]): string => list("Customer number,Name,Email", ...rows);
+    must("customers", mails("C8,Marsh End Pottery,ruth@marsh.example"));
+    expect(asks("customers", mails("77,Ruth Vale,Ruth@Marsh.example"))).toContain(
+      "(77 here, C8 there)",
+    );
+    const two = mails("77,Ruth Vale,ruth@marsh.example", "78,Ann Vale,ruth@marsh.example");
+    expect(must("customers", two)).toMatchObject({ new: 2 });
   });
   it("may be customers of their own; two of one name in a file are", () => {
     expect(must("customers", other, { same: "new" })).toMatchObject({ new: 2, known: 0 });

@@ -87,7 +87,7 @@ describe("a statement", () => {
       true,
     );
     const asked = read(later);
-    expect(asked.ok || String(asked.error.first)).toContain("1 of 1 lines stand in the book");
+    expect(asked.ok || String(asked.error.first)).toContain("1 of 1 line stands in the book");
     expect(counts(must(later, { same: "same" }))).toEqual([0, 4, 0, 0]);
     expect(sums()).toHaveLength(4);
   });

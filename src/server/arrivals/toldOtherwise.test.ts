@@ -23,6 +23,11 @@ const { must: mustTake, asks: asksOf } = taking(() => book);
 const must = (text: string, answers: Record<string, string> = {}): ReturnType<typeof mustTake> =>
   mustTake("processor", text, answers);
 const asks = (text: string): string => asksOf("processor", text);
+/** What is asked of a file once the answers are given. */
+const asksThen = (text: string, answers: Record<string, string>): string => {
+  const done = book.take("processor", text, { mapping: { answers } });
+  return done.ok ? "" : String(done.error.first);
+};
 const items = (): unknown =>
   book.db.get("SELECT count(*) AS n, sum(amount) AS sum FROM processor_item WHERE withdrawn = 0");
 
@@ -110,12 +115,44 @@ it("what is new of the same export is new, whatever else costs as much on its da
   expect(must(classes(2, 8))).toMatchObject({ new: 4, known: 2 });
   expect(must(classes(8, 12))).toMatchObject({ new: 4 });
   // Without names, half a day at one price is as likely told twice.
-  expect(asks(list("Id,Type,Date,Gross", "x_1,Charge,2026-11-20,25.00"))).toContain("1 of 1 lines");
+  expect(asks(list("Id,Type,Date,Gross", "x_1,Charge,2026-11-20,25.00"))).toContain("1 of 1 line");
 });
 
 it("a payout under another id is asked about", () => {
   must(list("Id,Type,Date,Amount", "po_1,Payout,2026-11-20,-145.05"));
   const other = list("Id,Type,Date,Amount", "deposit 7,Payout,2026-11-20,-145.05");
-  expect(asks(other)).toContain("1 of 1 lines");
+  expect(asks(other)).toContain("1 of 1 line");
   expect(must(other, { same: "same" })).toMatchObject({ new: 0, known: 1 });
+});
+
+describe("a list of what the fees left", () => {
+  const nets = list(
+    "Id,Date,Net deposited,Payer",
+    "T-1,2026-11-20,96.80,Fernhill Studio",
+    "T-2,2026-11-21,48.25,Morrow Ceramics",
+  );
+
+  it("is asked about where the book has what was charged, and stays as it stands there", () => {
+    must(list(HEAD, ...FIRST));
+    expect(asksThen(nets, { gross: "net" })).toContain(
+      "2 of 2 lines stand in the book already by day and sum, some at what",
+    );
+    expect(must(nets, { gross: "net", same: "same" })).toMatchObject({ new: 0, known: 2 });
+    expect(items()).toEqual({ n: 4, sum: 14505 });
+  });
+  it("is known the other way round too, without its fees", () => {
+    must(nets, { gross: "net" });
+    expect(asks(list(HEAD, ...FIRST))).toContain("some at what a fee leaves of them");
+    expect(must(list(HEAD, ...FIRST), { same: "same" })).toMatchObject({ new: 0, known: 2 });
+    expect(items()).toEqual({ n: 2, sum: 14505 });
+  });
+});
+
+it("a payout by the day on which it was sent is asked about by that of its arrival", () => {
+  const payouts = (head: string, ...rows: string[]): string =>
+    list(`${head},Amount,Status`, ...rows);
+  must(payouts("Payout id,Date", "po_1,2026-11-13,400.29,paid"), { payouts: "payout" });
+  const other = payouts("Transfer reference,Date", "TR-9,2026-11-16,400.29,paid");
+  expect(asksThen(other, { payouts: "payout" })).toContain("by sum, on their day or a few");
+  expect(must(other, { payouts: "payout", same: "same" })).toMatchObject({ new: 0, known: 1 });
 });

@@ -65,7 +65,7 @@ export function takingQuestion(
 
 /** Fields by which a payment is told from a payout. */
 const OF_PAYMENTS = ["kind", "payerName", "payerEmail", "relatedId", "brand"];
-/** Heads that speak of what arrives at the bank, and ids that are those of payments, in several languages (common practice, no source). */
+/** Heads that speak of what arrives at the bank, in several languages, and of payments (common practice, no source). */
 const OF_PAYOUTS =
   /\b(?:payouts?|paid out|arriv(?:al|ed|es)|to (?:the |your )?bank|deposit(?:s|ed)?|disburse(?:d|ment)s?|fund(?:ed|ing)|transfer(?:red|s)?|remitted|auszahlung(?:en|s\w*)?|virements?|transferencias?|uitbetaling(?:en)?|bonific[oi])\b/;
 const OF_PAYMENT =

@@ -3,7 +3,6 @@ import {
   type FieldSpec,
   type FileKind,
   guessColumns,
-  plainWords,
   type Table,
 } from "@/core/formats";
 import { currencyOf } from "@/core/money";
@@ -19,6 +18,7 @@ import { withNetTotal } from "./netTotal";
 import { provenColumns } from "./provenColumns";
 import { withSumOfElse } from "./sumOfElse";
 import { writtenDay } from "../days/writtenDay";
+import { returnColumns } from "./returnColumns";
 import { sureKind, sureState } from "../rowWords";
 
 /**
@@ -44,7 +44,7 @@ export function columnsHeld(table: Table, kind: FileKind): Record<string, string
   const all = { ...named, ...columnsByContents(table, kind, cellsOf, named) };
   const found =
     kind === "returns"
-      ? withReturnDay(table, withOnlyTrace(all), cellsOf)
+      ? returnColumns(table, all, cellsOf)
       : withSums(table, kind, { columns: withOnlyDay(withOwnId(all)), cellsOf });
   const kinds =
     kind === "processor" && found.kind === undefined ? kindsBySigns(table, found) : null;
@@ -102,34 +102,6 @@ function withOnlyDay(columns: Record<string, string>): Record<string, string> {
   if (settledOn !== undefined)
     return { ...others, ...(payoutOn === undefined ? {} : { payoutOn }), occurredOn: settledOn };
   return payoutOn === undefined ? columns : { ...others, occurredOn: payoutOn };
-}
-
-/** The only trace of a list of returns is that of what came back: another is found by nothing. */
-function withOnlyTrace(columns: Record<string, string>): Record<string, string> {
-  const { trace, ...others } = columns;
-  return trace === undefined || columns.originalTrace !== undefined
-    ? columns
-    : { ...others, originalTrace: trace };
-}
-
-/** When something came back stands where the head says so: a day beside it is that of the debit. */
-function withReturnDay(
-  table: Table,
-  columns: Record<string, string>,
-  cellsOf: Contents,
-): Record<string, string> {
-  const taken = new Set(Object.values(columns));
-  const isOfReturn = (head: string): boolean =>
-    /\breturn(?:ed|s)?\b/.test(plainWords(head)) && !/\borig/.test(plainWords(head));
-  if (columns.on !== undefined && isOfReturn(columns.on)) return columns;
-  const on = table.headers.find(
-    (head) =>
-      !taken.has(head) &&
-      isOfReturn(head) &&
-      cellsOf(head).length > 0 &&
-      cellsOf(head).every(isDate),
-  );
-  return on === undefined ? columns : { ...columns, on };
 }
 
 /** Columns of money in and out say what a column of sums says already. */

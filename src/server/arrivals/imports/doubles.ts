@@ -7,6 +7,7 @@ import type { ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { linesToldOtherwise, type LinesToldOtherwise } from "./linesToldOtherwise";
+import { sameQuestion } from "./sameQuestion";
 import { WrittenAs, type Writing } from "./sameShape";
 import { toldOtherwise } from "./toldOtherwise";
 
@@ -30,35 +31,27 @@ export function doubledLines(
   );
   if (asked) return [asked];
   if (answers.same !== undefined) return [];
-  const told = linesToldOtherwise(ctx, account, rows, new WrittenAs(ctx.db, writing));
-  const { fresh, twins } = told;
+  const found = linesToldOtherwise(ctx, account, rows, new WrittenAs(ctx.db, writing));
+  const { fresh, twins } = found;
   const first = fresh.find(({ externalId }) => twins.has(externalId));
   if (!first) return [];
   const sum = ctx.sum(first.amount, first.currency);
   const where = `${formatDay(first.postedOn, ctx.today)}, ${sum}`;
-  return [sameQuestion({ twins: twins.size, lines: fresh.length, where, by: saidBy(told) })];
+  return [sameQuestion({ twins: twins.size, lines: fresh.length, where, ...told(saidBy(found)) })];
 }
 
 /** By what lines are told to be the same. */
 function saidBy({ isNear, isTogether }: LinesToldOtherwise): string {
-  const day = isNear ? "by sum, on their day or a few days from it" : BY_DAY;
+  const day = isNear ? BY_NEAR_DAY : BY_DAY;
   return isTogether ? `${day}, some as the sum of several` : day;
 }
 const BY_DAY = "by day and sum";
+const BY_NEAR_DAY = "by sum, on their day or a few days from it";
 
-/** Whether lines that the book has under other ids are the same. */
-const sameQuestion = (found: {
-  twins: number;
-  lines: number;
-  where: string;
-  by: string;
-}): FileQuestion => ({
-  key: "same",
-  words: `${found.twins} of ${found.lines} lines stand in the book already ${found.by}, from a file that knows them otherwise (${found.where}). Are they the same?`,
-  choices: [
-    { answer: "same", result: `yes: these ${found.twins} are known, and the others are new` },
-    { answer: "new", result: `no: all ${found.lines} are new` },
-  ],
+/** What the lines of a file are called, and by what they were told. */
+const told = (by: string): { called: [string, string]; by: string } => ({
+  called: ["line", "lines"],
+  by: `${by}, from a file that knows them otherwise`,
 });
 
 /** Activity whose items stand in another account already, or in this one under other ids. */
@@ -78,11 +71,13 @@ export function doubledActivity(
   );
   if (asked) return [asked];
   if (answers.same !== undefined) return [];
-  const { lines, first } = toldOtherwise(ctx, account, records);
+  const { lines, first, isAtNet, isNear } = toldOtherwise(ctx, account, records);
   if (first === null) return [];
+  const day = isNear ? BY_NEAR_DAY : BY_DAY;
+  const by = isAtNet ? `${day}, some at what a fee leaves of them` : day;
   const all = new Set(records.map(({ line }) => line)).size;
   const where = `${formatDay(first.on, ctx.today)}, ${ctx.sum(first.amount, account.currency)}`;
-  return [sameQuestion({ twins: lines.size, lines: all, where, by: BY_DAY })];
+  return [sameQuestion({ twins: lines.size, lines: all, where, ...told(by) })];
 }
 
 function otherAccount(

@@ -16,12 +16,8 @@ import { importCustomers } from "./customers";
 import { doubledActivity, doubledLines } from "./doubles";
 import { takeEnded } from "./ended";
 import { importInvoices } from "./invoices";
-import {
-  customersOfOtherNumbers,
-  invoicesOfOtherNumbers,
-  numberQuestion,
-  underKnownNumbers,
-} from "./numberedOtherwise";
+import { customersOfOtherNumbers } from "./customersOtherwise";
+import { invoicesOfOtherNumbers, numberQuestion, underKnownNumbers } from "./numberedOtherwise";
 import { importActivity } from "./processor";
 import type { FileReading } from "./reading";
 import { importRemittance } from "./remittance";

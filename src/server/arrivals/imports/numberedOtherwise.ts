@@ -1,17 +1,17 @@
 import type { FileQuestion } from "@/contracts/arrivals";
-import { type CustomerRecord, type InvoiceRecord, plainWords } from "@/core/formats";
+import type { InvoiceRecord } from "@/core/formats";
 import { groupedBy } from "@/core/readings";
-import { allCustomers, customerByExternalId } from "@/db/customers";
 import { openItemNumbers } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { customerFinder } from "../steps/customerFinder";
 import { bareNumber } from "./alikeWords";
+import { sameQuestion } from "./sameQuestion";
 
 type Answers = Readonly<Record<string, string>>;
 
 /** A number of another ledger, and the one that the book has for the same. */
-type Renumbered = ReadonlyMap<string, string>;
+export type Renumbered = ReadonlyMap<string, string>;
 
 /**
  * Invoices that the book has under another writing of their number, of the same customer, day and total:
@@ -47,47 +47,6 @@ export const underKnownNumbers = (
 ): InvoiceRecord[] =>
   rows.map((row) => ({ ...row, number: renumbered.get(row.number) ?? row.number }));
 
-/** Customers of a number that the book does not have, each with its number there. */
-type OtherNumbers = {
-  /** The book knows their numbers of the other program by now. */
-  readonly known: Renumbered;
-  /** They are called as one customer of the book, and as no other of the file. */
-  readonly open: Renumbered;
-};
-
-export function customersOfOtherNumbers(
-  ctx: CommandContext,
-  rows: readonly CustomerRecord[],
-): OtherNumbers {
-  const own = new Set(rows.map(({ externalId }) => externalId));
-  const counts = namesIn(rows);
-  const [named, numbered] = [new Map<string, string>(), new Map<string, string>()];
-  for (const { name, externalId, aliases } of allCustomers(ctx.db)) {
-    if (own.has(externalId)) continue;
-    named.set(plainWords(name), externalId);
-    for (const alias of aliases ?? []) numbered.set(alias, externalId);
-  }
-  const [known, open] = [new Map<string, string>(), new Map<string, string>()];
-  for (const { externalId, name } of rows) {
-    const plain = plainWords(name);
-    const twin = named.get(plain);
-    if (twin === undefined || plain === "" || customerByExternalId(ctx.db, externalId)) continue;
-    if (numbered.get(externalId) === twin) known.set(externalId, twin);
-    else if (counts.get(plain) === 1) open.set(externalId, twin);
-  }
-  return { known, open };
-}
-
-/** How often each name stands in a file. */
-function namesIn(rows: readonly CustomerRecord[]): ReadonlyMap<string, number> {
-  const counts = new Map<string, number>();
-  for (const { name } of rows) {
-    const plain = plainWords(name);
-    counts.set(plain, (counts.get(plain) ?? 0) + 1);
-  }
-  return counts;
-}
-
 /** Whether what the book has under other numbers is the same. */
 export function numberQuestion(
   what: "invoice" | "customer",
@@ -98,19 +57,10 @@ export function numberQuestion(
   const [first] = renumbered;
   if (!first || answers.same !== undefined) return [];
   const [said, ours] = first;
-  const { size } = renumbered;
-  const why =
+  const by =
     what === "invoice"
       ? "of the same customer, day and total, under another writing of their number"
-      : "by name, under another number";
-  return [
-    {
-      key: "same",
-      words: `${size} of ${lines} ${what}s stand in the book already ${why} (${said} here, ${ours} there). Are they the same?`,
-      choices: [
-        { answer: "same", result: `yes: these ${size} are known, and the others are new` },
-        { answer: "new", result: `no: all ${lines} are taken in by their numbers` },
-      ],
-    },
-  ];
+      : "by name or e-mail, under another number";
+  const where = `${said} here, ${ours} there`;
+  return [sameQuestion({ twins: renumbered.size, lines, called: [what, `${what}s`], by, where })];
 }
