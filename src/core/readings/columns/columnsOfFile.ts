@@ -1,10 +1,4 @@
-import {
-  FIELDS,
-  type FieldSpec,
-  type FileKind,
-  guessColumns,
-  type Table,
-} from "@/core/formats";
+import { FIELDS, type FieldSpec, type FileKind, guessColumns, type Table } from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
 import { isNothing } from "../canonical";
