@@ -12,7 +12,13 @@ import {
 
 const USD = "USD" as Currency;
 export const TODAY = "2026-11-28" as Day;
-const CONTEXT = { today: TODAY, cutOverOn: null, currency: USD, timeZone: "America/Chicago" };
+const CONTEXT = {
+  today: TODAY,
+  cutOverOn: null,
+  currency: USD,
+  timeZone: "America/Chicago",
+  ownName: "Kestrel Row Clay & Kiln",
+};
 
 type Asked = { kind?: FileKind; answers?: Answers; cutOverOn?: Day | null };
 

@@ -1,7 +1,9 @@
+import { plainWords } from "@/core/formats";
 import type { Minor } from "@/core/money";
 
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "./canonical";
 import type { Row } from "./cells";
+import { returnCodeTitled } from "./returnTitles";
 
 /** A code of Nacha with its words behind it: `R01 - Insufficient funds`. */
 const CODE = /^([RC]\d\d)\b/i;
@@ -14,7 +16,8 @@ export function returnsTable(reading: Reading, rows: readonly Row[]): Made {
       // What came back, whichever way a list writes it.
       const sum = sumOfCell(reading, row, "amount");
       if (sum !== null) fields.amount = inText(Math.abs(sum) as Minor, reading.currencyOf(row));
-      const code = CODE.exec(fields.code ?? "")?.[1]?.toUpperCase();
+      const said = fields.code ?? "";
+      const code = CODE.exec(said)?.[1]?.toUpperCase() ?? returnCodeTitled(plainWords(said));
       return { line: row.line, fields: code === undefined ? fields : { ...fields, code } };
     }),
     leftOut: [],

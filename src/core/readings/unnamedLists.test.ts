@@ -323,3 +323,19 @@ describe("a list of refunds, or of disputes, by the head of its sums", () => {
     expect(openIn(one, { kind: "processor" })).toEqual(["gross"]);
   });
 });
+
+it("a list of fees alone is asked about by its head; they take money, as a rule", () => {
+  const fees = list(
+    "Date,Description,Fee amount",
+    "2026-11-02,Processing fee,3.20",
+    "2026-11-03,Account fee,15.00",
+  );
+  expect(openIn(fees, { kind: "processor" })).toEqual(["lines_are"]);
+  const read = readList(fees, { kind: "processor", answers: { lines_are: "fee" } });
+  expect(read.questions.map(({ choices }) => choices[0]?.answer)).toEqual(["sizes"]);
+});
+
+it("what is to be charged next is no charge yet", () => {
+  const next = list("Customer,Next charge,Amount", "Fernhill Studio,2026-11-02,45.00");
+  expect(openIn(next, { kind: "processor" })).toEqual(["titled:next charge"]);
+});

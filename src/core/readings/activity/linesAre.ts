@@ -18,6 +18,8 @@ const OF_SUMS: readonly (readonly [RegExp, RowKind])[] = [
   [/\b(?:refund(?:ed)?|erstattung|remboursement)\b/, "refund"],
   [/\b(?:disputed?|chargeback)\b/, "dispute"],
   [/\b(?:returned|reversed)\b/, "ach_return"],
+  [/\b(?:fees?|commissions?|gebuhr(?:en)?|frais)\b/, "fee"],
+  [/\bheld\b/, "reserve"],
 ];
 
 /** A column that names each line as something else than a charge: its head, and what that is. */
@@ -71,7 +73,8 @@ export function linesAreQuestion(cells: Cells, rows: readonly Row[]): Question[]
 /** What every line without a word of its own was said to be. */
 export const saidOfLines = (cells: Cells): RowKind | undefined => {
   const said = cells.file.answers.lines_are;
-  return [...ID_OF.map(([, kind]) => kind), "charge" as const].find((kind) => kind === said);
+  const kinds = [...ID_OF, ...OF_SUMS].map(([, kind]) => kind);
+  return [...kinds, "charge" as const].find((kind) => kind === said);
 };
 
 /** The head of the ids of what every line was said to be; null where the lines are charges, or nobody said so. */

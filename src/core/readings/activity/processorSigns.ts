@@ -138,9 +138,15 @@ function signQuestion(rows: readonly ActivityRow[], a: SignReading, b: SignReadi
   const [key, field] = DIMENSIONS.find(([, name]) => a[name] !== b[name]) ?? DIMENSIONS[0];
   const result = (reading: SignReading): string =>
     row ? effectWords(row, effectUnder(row, reading)) : "";
+  const word = row?.word ? ` (“${row.word}”)` : "";
+  // A fee that brings money is the rarer one.
+  const likelier = [a, b].sort((x, y) => feesThatBring(rows, x) - feesThatBring(rows, y));
   return {
     key,
-    words: `The file does not say which way the sum of line ${row?.line ?? 0} (“${row?.word ?? ""}”) goes. Which is right?`,
-    choices: [a, b].map((reading) => ({ answer: reading[field], result: result(reading) })),
+    words: `The file does not say which way the sum of line ${row?.line ?? 0}${word} goes. Which is right?`,
+    choices: likelier.map((reading) => ({ answer: reading[field], result: result(reading) })),
   };
 }
+
+const feesThatBring = (rows: readonly ActivityRow[], reading: SignReading): number =>
+  rows.filter((row) => row.kind === "fee" && (effectUnder(row, reading)?.gross ?? 0) > 0).length;

@@ -68,3 +68,47 @@ it("a customer that was deleted is asked about", () => {
   expect(openIn(file("true"), { kind: "customers" })).toEqual(["column:deleted"]);
   expect(openIn(file("false"), { kind: "customers" })).toEqual([]);
 });
+
+describe("an advice of several payees", () => {
+  const file = (...payees: string[]): string =>
+    list(
+      "Pay date,Reference,Invoice,Amount,Vendor",
+      ...payees.map((payee, at) => `2026-11-19,T${at},900${at},100.00,${payee}`),
+    );
+  const asked = { kind: "remittance" as const };
+  it("asks about what was paid to others than us", () => {
+    expect(openIn(file("Kestrel Row", "Clay Supply Co"), asked)).toEqual(["column:Vendor"]);
+    const left = readList(file("Kestrel Row", "Clay Supply Co"), {
+      ...asked,
+      answers: { "column:Vendor": "status" },
+    });
+    expect(left.leftOut).toEqual([{ line: 3, why: "said" }]);
+  });
+  it("says nothing where all go to one, whatever that is called", () => {
+    expect(openIn(file("Kestrel Row Clay", "Kestrel Row Clay"), asked)).toEqual([]);
+    expect(openIn(file("V-1002 KRC", "V-1002 KRC"), asked)).toEqual([]);
+  });
+});
+
+describe("returns and customers of whom a column says more", () => {
+  it("a state that nobody knows is asked about", () => {
+    const file = (state: string): string =>
+      list("Date,Original trace,Code,Amount,Status", `2026-11-12,0210000200,R01,9.00,${state}`);
+    expect(openIn(file("Dismissed"), { kind: "returns" })).toEqual(["column:Status"]);
+    expect(openIn(file("Confirmed"), { kind: "returns" })).toEqual([]);
+  });
+  it("a return by the title of its code has that code", () => {
+    const file = list(
+      "Date,Original trace,Reason,Amount",
+      "2026-11-12,0210000200,Account closed,9.00",
+    );
+    expect(linesIn("returns", file)[0]).toContain("R02");
+  });
+  it("who was given up for another, or is not a customer yet, is asked about", () => {
+    const of = (head: string, cell: string): string[] =>
+      openIn(list(`Number,Name,${head}`, "1,Ada,", `2,Adah,${cell}`), { kind: "customers" });
+    expect(of("Duplicate of", "1")).toEqual(["column:Duplicate of"]);
+    expect(of("Stage", "Prospect")).toEqual(["column:Stage"]);
+    expect(of("Stage", "Customer")).toEqual([]);
+  });
+});

@@ -19,11 +19,17 @@ const adviceTest =
 const UNDONE =
   /\b(?:dishono\w*|contest\w*|redeposit\w*|re ?present(?:ed|ment)|resubmit\w*|retried|cancell?ed|reversed|withdrawn)\b/;
 
+/** How a return stands that is one (common practice, no source). */
+const STANDS =
+  /^(?:returned|confirmed|final|finali[sz]ed|processed|posted|received|accepted|new|open|closed|complete|completed|settled|sent|reported|rejected|failed|unpaid)$/;
+
 /** Of a return that is none in the end: the debit was handed in again, or the return was not accepted. */
 const returnTest =
   (head: string): Says =>
   (cell) =>
-    UNDONE.test(plainWords(cell)) || (UNDONE.test(plainWords(head)) && cell !== "" && !isNo(cell));
+    (tellsStanding(head) && isUnknown("returns", cell) && !STANDS.test(plainWords(cell))) ||
+    UNDONE.test(plainWords(cell)) ||
+    (UNDONE.test(plainWords(head)) && cell !== "" && !isNo(cell));
 
 /** What a cell has to be to say that its line is none, in the kinds of files that are not lists of payments. */
 export const FLAGS_OF_KIND: Partial<

@@ -1,4 +1,4 @@
-import type { Refusal } from "@/core/formats";
+import type { FileKind, Refusal } from "@/core/formats";
 
 import { Cells, type Row } from "../cells";
 import { creditSections } from "./creditSections";
@@ -9,6 +9,7 @@ import { shownRows } from "./hiddenRows";
 import { printedOnce } from "./printedOnce";
 import { ofOneAccount } from "./ofOneAccount";
 import { ofOneCompany } from "./ofOneCompany";
+import { paidToUs } from "./paidToUs";
 import { screened } from "./rowsLeftOut";
 import { saysNone } from "./saysNone";
 import { underOtherHead } from "./otherHead";
@@ -30,6 +31,12 @@ export type Lines = {
   readonly proofs: readonly string[];
 };
 
+/** What is of several in a kind of list: companies, whom a payment went to, else accounts. */
+const OF_ONE: Partial<Record<FileKind, typeof ofOneAccount>> = {
+  invoices: ofOneCompany,
+  remittance: paidToUs,
+};
+
 export function linesOf(file: Unread, context: ReadingContext): Lines {
   const parts = partsOf(file);
   const years = withYears({ ...file, table: parts.table }, context);
@@ -37,10 +44,7 @@ export function linesOf(file: Unread, context: ReadingContext): Lines {
   const whole = screened(cells);
   const turned = underOtherHead(cells, whole.rows, whole.leftOut);
   const shown = shownRows(withoutLines(whole.rows, turned), file);
-  const one =
-    file.kind === "invoices"
-      ? ofOneCompany(cells, shown.rows)
-      : ofOneAccount(cells, shown.rows, context);
+  const one = (OF_ONE[file.kind] ?? ofOneAccount)(cells, shown.rows, context);
   const dated = printedOnce(cells, one.rows);
   const flags = flagged(cells, dated.rows);
   const said = saysNone(cells, flags.rows);

@@ -116,7 +116,15 @@ function titledBy(kind: FileKind, text: string): Titled | null {
 function titledByDay(cells: Cells): Titled | null {
   const titled =
     cells.file.kind === "processor" ? titledBy("processor", cells.head("occurredOn")) : null;
-  return titled?.meanings.includes(NOT_YET) ? null : titled;
+  return titled?.meanings.includes(NOT_YET) ? null : (titled ?? titledByNext(cells));
+}
+
+/** A list of what is to be charged has the day of the next charge of each. */
+function titledByNext(cells: Cells): Titled | null {
+  const head = cells.file.kind === "processor" ? cells.head("occurredOn") : "";
+  const plain = plainWords(head);
+  if (!/^next\b|\b(?:upcoming|scheduled for|renews|renewal)\b/.test(plain)) return null;
+  return { text: head, key: `titled:${plain}`, meanings: [NOT_YET, CHARGES] };
 }
 
 /**
