@@ -27,6 +27,9 @@ type Use = keyof typeof EFFECT;
 const USES = Object.keys(EFFECT) as Use[];
 
 const COMES_BACK = /\b(?:releas\w*|returned|repaid|given back|paid back)\b/;
+/** A tax that is withheld comes back from nobody here: what it is, is asked. */
+const isWithheldTax = (head: string): boolean =>
+  /\b(?:tax|taxes|vat|gst|withholding)\b/.test(plainWords(head));
 /** More columns of reserves than these are something else. */
 const MOST = 3;
 
@@ -43,7 +46,7 @@ export function withReserves(file: Unread): Unread {
 /** What is kept back is so where gross less fees is the net with it, and is not without. */
 function provenBy(sheet: Sheet): Answers | null {
   const [gross, net] = [sheet.of("gross"), sheet.of("net")];
-  const heads = sheet.free().filter(isHeld);
+  const heads = sheet.free().filter((head) => isHeld(head) && !isWithheldTax(head));
   if (gross === null || net === null || heads.length === 0 || heads.length > MOST) return null;
   const fees = COST_FIELDS.flatMap((field) => [sheet.of(field) ?? []]);
   const isNet = (uses: readonly Use[]): boolean => {

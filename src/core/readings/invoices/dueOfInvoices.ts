@@ -3,6 +3,7 @@ import { dueDay, formatDay, parseTerms } from "@/core/calendar";
 import { type Reading, sumOfCell } from "../canonical";
 import { isAgreed, type Row } from "../cells";
 import { dayUnder } from "../days/dayUnder";
+import { BY_LATENESS, dueByLateness } from "./dueByLateness";
 import { sureKindOf } from "./documentWords";
 import type { Question } from "../types";
 import { writtenDay } from "../days/writtenDay";
@@ -26,6 +27,13 @@ export function termsSaid(reading: Reading, row: Row): string {
   return due === AT_ISSUE || !parseTerms(due).ok || !saysNothing(reading, row) ? "" : due;
 }
 
+/** When a line that says nothing is due, by how late it is, where that was said. */
+export function lateSaid(reading: Reading, row: Row): Record<string, string> {
+  if (reading.cells.file.answers.due !== BY_LATENESS || !saysNothing(reading, row)) return {};
+  const found = dueByLateness(reading, row);
+  return found ? { dueOn: found.due, issuedOn: found.issued } : {};
+}
+
 /** When invoices are due of which nothing says it: a reminder hangs on that. */
 export function dueQuestion(reading: Reading, rows: readonly Row[]): Question[] {
   const { today } = reading;
@@ -40,11 +48,22 @@ export function dueQuestion(reading: Reading, rows: readonly Row[]): Question[] 
     return issued && read.ok ? formatDay(dueDay(issued, read.value), today) : "no day";
   };
   const line = `line ${first.line}`;
+  const late = open.every((row) => dueByLateness(reading, row) !== null)
+    ? dueByLateness(reading, first)
+    : null;
   return [
     {
       key: "due",
       words: `Nothing says when ${open.length === 1 ? "1 invoice is" : `${open.length} invoices are`} due (first ${line}).`,
       choices: [
+        ...(late
+          ? [
+              {
+                answer: BY_LATENESS,
+                result: `as many days ago as it is late: ${line} on ${formatDay(late.due, today)}`,
+              },
+            ]
+          : []),
         ...OFFERED.map((terms) => ({
           answer: terms,
           result: `by ${terms}: ${line} on ${on(terms)}`,

@@ -1,9 +1,8 @@
-import { parseTerms } from "@/core/calendar";
 import { type Minor, negate, ZERO } from "@/core/money";
 
 import { inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
-import { dueQuestion, termsSaid } from "./dueOfInvoices";
+import { dueQuestion, lateSaid } from "./dueOfInvoices";
 import { type DocumentKind, type Standing, sureKindOf, sureStanding } from "./documentWords";
 import { balanceProof, openOfThree, type SumsOf } from "./balanceProof";
 import { belowZeroQuestion } from "./belowZero";
@@ -28,7 +27,8 @@ import { isOfSection, sectionQuestion } from "./sectionQuestion";
 import { creditSide } from "./sideColumn";
 import { taxOnTop, taxQuestion } from "./taxOfInvoices";
 import { chargedIn, takenOff } from "./takenOff";
-import { isTermsAsDue, termsIn } from "./termsIn";
+import { isTermsAsDue } from "./termsIn";
+import { termsOf } from "./termsOfInvoice";
 import { saidByTitle, titleQuestion } from "../lines/titles";
 import type { LeftOut } from "../types";
 
@@ -145,16 +145,8 @@ function canonicalRow(reading: Reading, row: Row, facts: Facts): Made["rows"][nu
   });
   if (isTermsAsDue("dueOn", fields.dueOn ?? "")) delete fields.dueOn;
   const terms = termsOf(reading, row, fields.dueOn !== undefined);
-  return { line: row.line, fields: { ...fields, terms, ...Object.fromEntries(written) } };
-}
-
-/** Terms that nobody can read cost no invoice that says by itself when it is due. */
-function termsOf(reading: Reading, row: Row, isDueSaid: boolean): string {
-  const raw = reading.cells.of(row, "terms");
-  const inDue = isDueSaid ? null : termsIn(reading.cells.of(row, "dueOn"));
-  if (inDue !== null) return inDue;
-  const read = termsIn(raw) ?? (parseTerms(raw).ok ? raw : null);
-  return read ?? (isDueSaid ? "" : raw || termsSaid(reading, row));
+  const late = lateSaid(reading, row);
+  return { line: row.line, fields: { ...fields, terms, ...late, ...Object.fromEntries(written) } };
 }
 
 /** Whether a document lowers what a customer owes: by its kind, by its side, or by its letters. */

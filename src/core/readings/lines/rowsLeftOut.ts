@@ -3,6 +3,7 @@ import { type FileKind, isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
+import { itemsOfAbove } from "./itemsOfAbove";
 import { levelTotals } from "./levelTotals";
 import { isDayAlone } from "./onlyWords";
 import { adviceTotals } from "./adviceTotals";
@@ -125,6 +126,7 @@ export function screened(cells: Cells): { rows: Row[]; leftOut: LeftOut[] } {
     ...asTotals(adviceTotals(cells, rows)),
     ...asTotals(datedTotals(cells, rows)),
     ...levelTotals(cells, rows),
+    ...itemsOfAbove(cells, rows),
   ];
   if (found.length === 0) return { rows, leftOut };
   const totals = new Map(found.map(({ line, why }) => [line, why]));
