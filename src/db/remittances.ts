@@ -18,33 +18,23 @@ export type RemittanceLineRow = { lineNo: number; number: string; amount: Minor;
 const REMITTANCE =
   "SELECT id, trace, paid_on AS paidOn, currency, sum, payer_name AS payerName, receipt_id AS receiptId, file_id AS fileId FROM remittance";
 
-export function remittanceLike(
-  db: Db,
-  trace: string,
-  paidOn: Day,
-  sum: Minor,
-): RemittanceRow | undefined {
-  return db.get<RemittanceRow>(
-    `${REMITTANCE} WHERE trace = ? AND paid_on = ? AND sum = ?`,
-    trace,
-    paidOn,
-    sum,
-  );
-}
+/** An advice as it was told: what numbers its payment, and the invoices that it names, in its order. */
+export type AdviceTold = { trace: string; paidOn: Day; payerName: string; numbers: string[] };
 
-/** Advices of a day and a sum, whatever numbers the payment; with the invoices that each names, in its order. */
-export const remittancesOn = (
+/** Advices of a sum from one day to another, both with it, whatever numbers the payment. */
+export const remittancesNear = (
   db: Db,
-  paidOn: Day,
+  [from, to]: readonly [Day, Day],
   sum: Minor,
-): { trace: string; payerName: string; numbers: string[] }[] =>
+): AdviceTold[] =>
   db
-    .all<{ trace: string; payerName: string; numbers: string }>(
-      `SELECT trace, payer_name AS payerName, (
+    .all<Omit<AdviceTold, "numbers"> & { numbers: string }>(
+      `SELECT trace, paid_on AS paidOn, payer_name AS payerName, (
          SELECT json_group_array(number ORDER BY line_no) FROM remittance_line WHERE remittance_id = r.id
        ) AS numbers
-       FROM remittance r WHERE paid_on = ? AND sum = ?`,
-      paidOn,
+       FROM remittance r WHERE paid_on BETWEEN ? AND ? AND sum = ?`,
+      from,
+      to,
       sum,
     )
     .map((row) => ({ ...row, numbers: JSON.parse(row.numbers) as string[] }));

@@ -62,7 +62,7 @@ describe("invoices of another program", () => {
     for (const number of ["INV-9701", "0009701", "#9701"]) {
       const other = invoices(`${number}|100.00,100.00`, "9702|50.00,50.00");
       expect(asks("invoices", other)).toContain(
-        `1 of 2 invoices stand in the book already of the same customer, day and total, under another writing of their number (${number} here, 9701 there)`,
+        `1 of 2 invoices stand in the book already of the same customer, day (or near it) and total, under another writing of their number (${number} here, 9701 there)`,
       );
     }
     const known = must("invoices", invoices("INV-9701|100.00,100.00"), { same: "same" });
@@ -96,6 +96,47 @@ describe("an advice of one payment from two programs", () => {
     must("remittance", first);
     expect(must("remittance", other("Quarry Lane", "P77"))).toMatchObject({ new: 2 });
     expect(must("remittance", other("Fernhill", "P78", "INV-9703"))).toMatchObject({ new: 2 });
-    expect(must("remittance", other("Fernhill", "P79", "INV-9703"))).toMatchObject({ new: 2 });
+    const third = other("Fernhill", "P79", "INV-9703");
+    expect(asks("remittance", third)).toContain("1 of 1 payment stands in the book already");
+    expect(must("remittance", third, { same: "new" })).toMatchObject({ new: 2 });
+  });
+});
+
+describe("an advice of another program", () => {
+  const advice = (number: string, day: string, payer: string, ...rows: string[]): string =>
+    list(
+      "Payment number,Payment date,Payer,Invoice,Amount",
+      ...rows.map((row) => `${number},${day},${payer},${row}`),
+    );
+  const first = ["9001,400.00", "9002,50.00"];
+  const again = ["INV-9001,400.00", "INV-9002,50.00"];
+  beforeEach(() => {
+    must("remittance", advice("55120", "2026-11-12", "Fernhill Studio", ...first));
+  });
+
+  it("under another writing of its number is known", () => {
+    const other = advice("0055120", "2026-11-12", "FERNHILL STUDIO", ...again);
+    expect(must("remittance", other)).toMatchObject({ new: 0, known: 2 });
+  });
+  it("under another number, or of a day near, is asked about", () => {
+    const other = advice("AP-77", "2026-11-13", "Fernhill Studio Inc", ...again);
+    expect(asks("remittance", other)).toContain(
+      "1 of 1 payment stands in the book already by its sum and its invoices",
+    );
+    expect(must("remittance", other, { same: "same" })).toMatchObject({ new: 0, known: 2 });
+    expect(must("remittance", other, { same: "new" })).toMatchObject({ new: 2, known: 0 });
+  });
+  it("of other invoices, of another payer or a week later is another", () => {
+    const others = [
+      advice("A1", "2026-11-13", "Fernhill Studio", "9003,450.00"),
+      advice("A2", "2026-11-13", "Morrow Ceramics", ...again),
+      advice("A3", "2026-11-19", "Fernhill Studio", ...again),
+    ];
+    for (const other of others) expect(asks("remittance", other)).toBe("");
+  });
+  it("without a number is that of no other payer", () => {
+    must("remittance", advice("", "2026-11-14", "Fernhill Studio", "9007,70.00"));
+    const other = advice("", "2026-11-14", "Morrow Ceramics", "9008,70.00");
+    expect(must("remittance", other)).toMatchObject({ new: 1, known: 0 });
   });
 });

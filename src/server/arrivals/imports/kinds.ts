@@ -11,6 +11,7 @@ import {
 } from "@/core/formats";
 import type { CommandContext } from "@/server/runtime/context";
 
+import { doubledAdvices } from "./advicesOtherwise";
 import { importBank } from "./bank";
 import { importCustomers } from "./customers";
 import { doubledActivity, doubledLines } from "./doubles";
@@ -134,7 +135,9 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
   }),
   remittance: reading({
     reader: () => readRemittance,
-    takes: (ctx, rows, { file }) => importRemittance(ctx, rows, file),
+    asks: (ctx, rows, { answers }) => doubledAdvices(ctx, rows, answers),
+    takes: (ctx, rows, { file, answers }) =>
+      importRemittance(ctx, rows, { ...file, same: answers.same === "same" }),
   }),
   returns: reading({
     reader: () => readReturn,

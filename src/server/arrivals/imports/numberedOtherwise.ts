@@ -1,4 +1,5 @@
 import type { FileQuestion } from "@/contracts/arrivals";
+import { type Day, daysBetween } from "@/core/calendar";
 import type { InvoiceRecord } from "@/core/formats";
 import { groupedBy } from "@/core/readings";
 import { openItemNumbers } from "@/db/openItems";
@@ -33,12 +34,16 @@ export function invoicesOfOtherNumbers(
     rows.flatMap(({ number, customerId, issuedOn, total }) => {
       if (numbers.has(number)) return [];
       const twin = (byDigits.get(bareNumber(number)) ?? [])
-        .filter((item) => item.issuedOn === issuedOn && item.total === total)
+        .filter((item) => item.total === total && isNear(item.issuedOn, issuedOn))
         .find((item) => item.customerId === find(customerId)?.id);
       return twin ? [[number, twin.number] as const] : [];
     }),
   );
 }
+
+/** An invoice is written on one day, and made out on another. */
+const DAYS_APART = 4;
+const isNear = (a: Day, b: Day): boolean => Math.abs(daysBetween(a, b)) <= DAYS_APART;
 
 /** The invoices under the numbers that the book has for them. */
 export const underKnownNumbers = (
@@ -59,7 +64,7 @@ export function numberQuestion(
   const [said, ours] = first;
   const by =
     what === "invoice"
-      ? "of the same customer, day and total, under another writing of their number"
+      ? "of the same customer, day (or near it) and total, under another writing of their number"
       : "by name or e-mail, under another number";
   const where = `${said} here, ${ours} there`;
   return [sameQuestion({ twins: renumbered.size, lines, called: [what, `${what}s`], by, where })];

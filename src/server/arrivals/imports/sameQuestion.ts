@@ -27,7 +27,12 @@ export function sameQuestion({ twins, lines, called, by, where }: Found): FileQu
 
 function known(twins: number, lines: number): string {
   if (lines === 1) return "it is known, and stays as it stands";
+  const others = lines - twins === 1 ? "the other is" : "the others are";
+  const these =
+    twins === 1
+      ? "this one is known and stays as it stands"
+      : `these ${twins} are known and stay as they stand`;
   return twins === lines
     ? `all ${lines} are known, and stay as they stand`
-    : `these ${twins} are known and stay as they stand, and the others are new`;
+    : `${these}, and ${others} new`;
 }
