@@ -1,5 +1,6 @@
 import { readTypedDay, parseDay, day } from "@/core/calendar";
-import { decodeText, formatOf, guessKind, guessMapping } from "@/core/formats";
+import { kindsOf } from "@/core/readings";
+import { decodeText, formatOf, guessMapping } from "@/core/formats";
 import { emailAddresses, maskedNumbers, textProblem } from "@/core/gate";
 import { type MatchingInput, type MatchReceipt, NumberIndex, propose } from "@/core/matching";
 import { currencyOf, minor, parseAmount, type Currency } from "@/core/money";
@@ -53,7 +54,9 @@ function readFile(text: string): void {
   const format = formatOf(decoded.value);
   format.masked(decoded.value);
   const table = format.read(decoded.value);
-  if (table.ok) guessMapping(table.value, guessKind(table.value));
+  if (!table.ok) return;
+  const { sure, possible } = kindsOf(table.value);
+  for (const kind of [...(sure ? [sure] : possible)].slice(0, 1)) guessMapping(table.value, kind);
 }
 
 /** Everything that meets foreign text, by what it reads. */

@@ -7,7 +7,6 @@ import { guessRowKind } from "../activity";
 import {
   dayInZone,
   decodeText,
-  guessKind,
   guessMapping,
   type MappingSpec,
   missingFields,
@@ -89,17 +88,6 @@ describe("RFC 4180", () => {
 });
 
 describe("what a file is, and how its columns are read", () => {
-  it.each([
-    ["customer_id,name,email\n1,A,b@c.example\n", "customers"],
-    ["Invoice no,Customer no,Invoice date,Amount,Amount due\n1,2,1/2/2026,3,3\n", "invoices"],
-    ["Id,Type,Date,Gross,Fee,Net\n1,Charge,1/2/2026,3,0,3\n", "processor"],
-    ["Date,Description,Amount,Balance\n1/2/2026,RENT,-3,4\n", "bank"],
-    ["Date,Description,Amount\n1/2/2026,RENT,-3\n", "bank"],
-    [
-      "Entry id,Entry type,Date,Settled,Amount,Payer,Memo\n1,ach debit,1/2/2026,1/3/2026,3,A,x\n",
-      "processor",
-    ],
-  ])("%j is a file of %s", (text, kind) => expect(guessKind(table(text))).toBe(kind));
   it("guesses the order of dates and the decimal sign from the cells", () => {
     const spec = guessMapping(
       table("number;customer;date;total\n1;C1;24.11.2026;1.234,56\n2;C1;30.11.2026;9,50\n"),

@@ -6,7 +6,7 @@ import { type Table } from "./csv/table";
 import { decimalMarkOf, type MarkFound } from "./decimalMark";
 import { headWords } from "./plainWords";
 import { FIELDS, type FieldSpec } from "./fields";
-import { FILE_KINDS, type FileKind, type MappingSpec } from "./mapping";
+import type { FileKind, MappingSpec } from "./mapping";
 
 /** Rows that a guess goes by. */
 const MOST_LOOKED_AT = 2000;
@@ -14,34 +14,6 @@ const MOST_LOOKED_AT = 2000;
 const USUAL = "USD" as Currency;
 
 const plain = headWords;
-
-/** Which kind of file this is, by how many of its needed and other fields its headers name. */
-export function guessKind(table: Table): FileKind {
-  const score = (kind: FileKind): number => {
-    const columns = guessColumns(table.headers, kind);
-    const needed = FIELDS[kind].filter((field) => field.needed);
-    return (
-      Object.keys(columns).length +
-      (needed.every((field) => columns[field.field] !== undefined) ? 3 : -3)
-    );
-  };
-  const hasFlow = table.headers.some((header) =>
-    ["gross", "fee", "net", "payout id", "fees"].includes(plain(header)),
-  );
-  const ranked = FILE_KINDS.map((kind) => ({
-    kind,
-    score: score(kind) + flowBonus(kind, hasFlow),
-  }));
-  return ranked.reduce((best, entry) => (entry.score > best.score ? entry : best)).kind;
-}
-
-function flowBonus(kind: string, hasFlow: boolean): number {
-  if (kind === "processor") {
-    if (hasFlow) return 3;
-    return -1;
-  }
-  return 0;
-}
 
 /** A first mapping from headers and contents, for people to correct. */
 export function guessMapping(

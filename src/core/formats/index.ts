@@ -1,6 +1,6 @@
 export { FIELDS, type FieldSpec } from "./fields";
 export { FILE_KIND_TRAITS, FILE_KINDS, type FileKind, type MappingSpec } from "./mapping";
-export { guessColumns, guessKind, guessMapping, markOf } from "./guess";
+export { guessColumns, guessMapping, markOf } from "./guess";
 export { readCustomer, readInvoice, type CustomerRecord, type InvoiceRecord } from "./records";
 export { readBankLine, type BankRecord } from "./bankRecord";
 export {

@@ -1,4 +1,4 @@
-import { leftOutOf, linesIn, list, openIn } from "../../../tests/support/readings";
+import { kindsIn, leftOutOf, linesIn, list, openIn } from "../../../tests/support/readings";
 
 /* What no column of kinds says, and another does; made by hand, common practice, no source. */
 
@@ -182,5 +182,27 @@ describe("lines whose sums come to another by chance", () => {
     expect(leftOutOf(file("Channel", "web"), asked)).toEqual([]);
     expect(leftOutOf(file("Group", "A"), asked)).toEqual([]);
     expect(leftOutOf(file("Line", "BATCH"), asked)).toEqual(["2 heading"]);
+  });
+});
+
+describe("what a file is", () => {
+  it.each([
+    ["customer_id,name,email\n1,A,b@c.example\n", "customers"],
+    ["Invoice no,Customer no,Invoice date,Amount,Amount due\n1,2,1/2/2026,3,3\n", "invoices"],
+    ["Id,Type,Date,Gross,Fee,Net\n1,Charge,1/2/2026,3,0,3\n", "processor"],
+    ["Date,Description,Amount,Balance\n1/2/2026,RENT,-3,4\n", "bank"],
+    ["Date,Description,Amount\n1/2/2026,RENT,-3\n", "bank"],
+    [
+      "Payout ID,Created,Arrival date,Amount,Fees,Net\npo_1,2026-11-03,2026-11-05,9.00,1.00,8.00\n",
+      "processor",
+    ],
+    ["Refund id,Date refunded,Refund amount,Customer\nre_1,2026-11-03,9.00,Ada\n", "processor"],
+    ["Date,Payment,Received,From\n2026-11-02,T-88101,400.29,Ada\n", "processor"],
+    ["Customer ID,Customer Name,Ship To,Credit Hold\nK1,Marsh End,Dock,N\n", "customers"],
+    ["Account,Name,Type,Email,Balance\nA1,Ada,Customer,a@b.example,100.00\n", "customers"],
+    ["Check,Check date,Payer,Invoice,Paid\n55120,2026-11-12,Ada,9001,9.00\n", "remittance"],
+  ])("%j is likeliest %s, or surely", (text, kind) => {
+    const { sure, possible } = kindsIn(text);
+    expect(sure ?? possible[0]).toBe(kind);
   });
 });

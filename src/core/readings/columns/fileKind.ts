@@ -1,4 +1,3 @@
-import type { RowKind } from "@/core/activity/index";
 import {
   FIELDS,
   FILE_KINDS,
@@ -8,6 +7,7 @@ import {
   type Table,
 } from "@/core/formats";
 
+import { areActivity, hasActivityWords, kindsSaid } from "./activityWords";
 import { isAddressBook } from "./addressBook";
 import { isOnMost } from "./contents";
 import { columnsHeld } from "./columnsOfFile";
@@ -20,10 +20,10 @@ import {
   OF_PAYMENTS,
   OF_WHAT_ARRIVES,
 } from "./headsOfKinds";
+import { likeliestKinds } from "./likelyKinds";
 import { areDocuments, saysDocuments, tellsAccount } from "./namesDocuments";
 import { withPayouts } from "./paysOutWhole";
 import type { Columns } from "./sheet";
-import { sureKind } from "../rowWords";
 import { writtenSum } from "../sums/sumCells";
 
 /** Rows that the kind of a file is told by. */
@@ -37,9 +37,10 @@ const SIGNS_OF_KIND: Readonly<
   invoices: (has) => has("number") && has("customerId") && (has("dueOn") || has("balance")),
   processor: (has, table, columns) =>
     has("occurredOn") &&
-    (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
-    saysWho(columns) &&
-    !saysDocuments(table, columns.kind),
+    ((saysWho(columns) &&
+      (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
+      !saysDocuments(table, columns.kind)) ||
+      listsPayouts(columns)),
   bank: (has, table, columns) =>
     has("postedOn") &&
     (has("balance") ||
@@ -58,25 +59,6 @@ const SIGNS_OF_KIND: Readonly<
 };
 
 type Has = (field: string) => boolean;
-
-/** Whether the column of kinds holds words that processors alone use, charges and what goes back. */
-function hasActivityWords(table: Table, columns: Columns): boolean {
-  const kinds = kindsSaid(table, columns);
-  return kinds.has("charge") && (kinds.has("payout") || kinds.has("refund") || kinds.has("fee"));
-}
-
-/** Whether all of its words are kinds of activity, charges among them. */
-function areActivity(table: Table, columns: Columns): boolean {
-  const kinds = kindsSaid(table, columns);
-  return kinds.has("charge") && !kinds.has(null);
-}
-
-function kindsSaid(table: Table, columns: Columns): ReadonlySet<RowKind | null> {
-  const at = table.headers.indexOf(columns.kind ?? "");
-  if (at < 0) return new Set();
-  const looked = table.rows.slice(0, MOST_LOOKED_AT);
-  return new Set(looked.map(({ cells }) => sureKind((cells[at] ?? "").trim())));
-}
 
 const needed = (kind: FileKind, columns: Columns): boolean =>
   FIELDS[kind].every(
@@ -99,7 +81,8 @@ export function kindsOf(
   const allOf = (kind: FileKind): Columns => columnsHeld(table, kind);
   const columnsOf = (kind: FileKind): Columns => filledColumns(table, allOf(kind));
   if (table.headLine === 0) return { sure: null, possible: kinds };
-  const money = table.headers.some((head) => MONEY_HEAD.test(plainWords(head))) || holdsSums(table);
+  const hasSums = holdsSums(table);
+  const money = hasSums || table.headers.some((head) => MONEY_HEAD.test(plainWords(head)));
   const readable = kinds.filter(
     (kind) => needed(kind, allOf(kind)) && (kind !== "processor" || saysWho(columnsOf(kind))),
   );
@@ -111,15 +94,18 @@ export function kindsOf(
   const marked = withPayouts(bearing, table, columnsOf);
   const [only, ...others] = marked.length > 1 ? narrowed(marked, table, columnsOf) : marked;
   if (only !== undefined && others.length === 0) return { sure: only, possible: marked };
-  if (marked.length > 1) return { sure: null, possible: marked };
+  const unsure = (among: readonly FileKind[]): ReturnType<typeof kindsOf> => ({
+    sure: null,
+    possible: likeliestKinds(table, among, { columnsOf, hasSums }),
+  });
+  if (marked.length > 1) return unsure(marked);
   const possible = readable.filter((kind) => kind !== "customers" || !money);
   // What reads like a statement or activity and names documents may be what a customer owes.
-  if (possible.length > 1)
-    return { sure: null, possible: areDocuments(table, columnsOf) ? kinds : possible };
+  if (possible.length > 1) return unsure(areDocuments(table, columnsOf) ? kinds : possible);
   const [single] = possible;
   // What can be read as one kind alone, and has what that kind never has, may be any other.
   return single === undefined || isOfOthers(table, single, columnsOf)
-    ? { sure: null, possible: kinds }
+    ? unsure(kinds)
     : { sure: single, possible };
 }
 
@@ -140,6 +126,11 @@ const saysWho = (columns: Columns): boolean =>
   ["id", "kind", "payerName", "payerEmail", "method"].some(
     (field) => columns[field] !== undefined,
   ) && missingFields({ kind: "processor", columns }).length === 0;
+
+/** A list of payouts calls them so, and says what arrived. */
+const listsPayouts = (columns: Columns): boolean =>
+  /\bpayouts?\b/.test(plainWords(columns.payoutId ?? "")) &&
+  missingFields({ kind: "processor", columns }).length === 0;
 
 /** Activity that has what only invoices or an advice of a payment have: a due day, a number beside its sum. */
 function isOfOthers(table: Table, kind: FileKind, columnsOf: (kind: FileKind) => Columns): boolean {

@@ -77,16 +77,25 @@ export function flagged(cells: Cells, rows: readonly Row[]): Flagged {
 /** Columns that no field has; and where no column says what a line is, the one that names another line. */
 function flagHeads(cells: Cells): { head: string; at: number }[] {
   const link = cells.has("kind") ? "" : cells.head("relatedId");
-  const at = cells.file.table.headers.indexOf(link);
-  return [...cells.unread(), ...(link === "" || at < 0 ? [] : [{ head: link, at }])];
+  const read = [link, numberOfPayment(cells)].flatMap((head) => {
+    const at = cells.file.table.headers.indexOf(head);
+    return head === "" || at < 0 ? [] : [{ head, at }];
+  });
+  return [...cells.unread(), ...read];
 }
+
+/** The column of the numbers of payments of an advice: a check that is void may say so before its number. */
+const numberOfPayment = (cells: Cells): string =>
+  cells.file.kind === "remittance" ? cells.head("trace") : "";
+const isVoid: Says = (cell) => /^void(?:ed)?\b/i.test(cell);
 
 function flagOf(cells: Cells, rows: readonly Row[], column: { head: string; at: number }): Flag[] {
   const { kind } = cells.file;
   if (linesNamed(cells, rows)?.head === column.head) return [];
   const link = linkTest(cells, rows, column.at);
   const isRead = column.head === cells.head("relatedId");
-  const says = link ?? (isRead ? null : flagTest(kind, cells, rows, column));
+  const own = column.head === numberOfPayment(cells) ? isVoid : null;
+  const says = link ?? own ?? (isRead ? null : flagTest(kind, cells, rows, column));
   if (says === null) return [];
   const open = rows.filter((row) => says((row.cells[column.at] ?? "").trim(), row));
   const isOpen = open.some((row) => counts(cells, row));

@@ -1,12 +1,5 @@
 import type { InspectedTable } from "@/contracts/arrivals";
-import {
-  type FileKind,
-  guessKind,
-  guessMapping,
-  headedAt,
-  SHEET_MARK,
-  type Table,
-} from "@/core/formats";
+import { type FileKind, guessMapping, headedAt, SHEET_MARK, type Table } from "@/core/formats";
 import type { Currency } from "@/core/money";
 import { columnsOfFile, kindQuestion, kindsOf, sheetQuestion } from "@/core/readings";
 import { ok, type Result } from "@/core/result";
@@ -31,7 +24,7 @@ export function inspectFile(
   const table = head === undefined ? kept.value : headedAt(kept.value, head);
   const found = kindsOf(table);
   const own = table.kind;
-  const as = own ?? kind ?? found.sure ?? guessed(table, found.possible);
+  const as = own ?? kind ?? likeliest(found);
   const columns = columnsOfFile(table, as);
   const answers: Record<string, string> = head === undefined ? {} : { head: String(head) };
   const mapping = { ...guessMapping(table, as, { currency, columns }), answers };
@@ -79,8 +72,9 @@ const firstLines = (records: NonNullable<Table["records"]>): string[] =>
 /** A head further down is found by itself, or the list is mended outside. */
 const MOST_ABOVE = 15;
 
-/** The likeliest of the kinds that it could be, to begin with. */
-function guessed(table: Table, possible: readonly FileKind[]): FileKind {
-  const guess = guessKind(table);
-  return possible.includes(guess) ? guess : (possible[0] ?? guess);
-}
+/** What a file surely is, else what it may be first of all. */
+const likeliest = ({ sure, possible }: ReturnType<typeof kindsOf>): FileKind =>
+  sure ?? possible[0] ?? MOST;
+
+/** What most files are. */
+const MOST: FileKind = "processor";

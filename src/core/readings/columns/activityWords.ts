@@ -1,0 +1,28 @@
+import type { RowKind } from "@/core/activity/index";
+import type { Table } from "@/core/formats";
+
+import { sureKind } from "../rowWords";
+import type { Columns } from "./sheet";
+
+/** Rows that the words are looked for in. */
+const MOST_LOOKED_AT = 2000;
+
+/** Whether the column of kinds holds words that processors alone use, charges and what goes back. */
+export function hasActivityWords(table: Table, columns: Columns): boolean {
+  const kinds = kindsSaid(table, columns);
+  return kinds.has("charge") && (kinds.has("payout") || kinds.has("refund") || kinds.has("fee"));
+}
+
+/** Whether all of its words are kinds of activity, charges among them. */
+export function areActivity(table: Table, columns: Columns): boolean {
+  const kinds = kindsSaid(table, columns);
+  return kinds.has("charge") && !kinds.has(null);
+}
+
+/** The kinds that the words of the column of kinds surely are; null for a word that is none. */
+export function kindsSaid(table: Table, columns: Columns): ReadonlySet<RowKind | null> {
+  const at = table.headers.indexOf(columns.kind ?? "");
+  if (at < 0) return new Set();
+  const looked = table.rows.slice(0, MOST_LOOKED_AT);
+  return new Set(looked.map(({ cells }) => sureKind((cells[at] ?? "").trim())));
+}
