@@ -339,3 +339,29 @@ it("what is to be charged next is no charge yet", () => {
   const next = list("Customer,Next charge,Amount", "Fernhill Studio,2026-11-02,45.00");
   expect(openIn(next, { kind: "processor" })).toEqual(["titled:next charge"]);
 });
+
+it("of disputes alone by their ids, what was won took nothing in the end: asked", () => {
+  const file = list(
+    "Dispute,Date,Amount,Outcome",
+    "d1,2026-11-02,100.00,Won",
+    "d2,2026-11-03,50.00,Lost",
+  );
+  expect(openIn(file, { kind: "processor" }).sort()).toEqual([
+    "lines_are",
+    "state:lost",
+    "state:won",
+  ]);
+  const answers = { lines_are: "dispute", "state:lost": "counts", "state:won": "none" };
+  expect(linesIn("processor", file, { answers })).toEqual(["Tue 3 Nov | (50.00) | dispute"]);
+});
+
+it("what has our own name as its payer is no customer's payment: asked", () => {
+  const file = list(
+    "Transfer,Date,Amount,From,To",
+    "tr1,2026-11-02,100.00,Fernhill Studio,Kestrel Row",
+    "tr2,2026-11-03,50.00,Kestrel Row,Bank 4417",
+  );
+  expect(openIn(file, { kind: "processor" })).toEqual(["column:From"]);
+  const left = readList(file, { kind: "processor", answers: { "column:From": "status" } });
+  expect(left.leftOut).toEqual([{ line: 3, why: "said" }]);
+});

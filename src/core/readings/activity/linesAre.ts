@@ -13,6 +13,11 @@ const ID_OF: readonly (readonly [RegExp, RowKind])[] = [
 ];
 const ID = /\b(?:id|number|key|reference|case|token)\b/;
 
+/** Heads that name a line alone, where they stand above ids. */
+const ALONE = /^(?:refund|dispute|chargeback|return|reversal|adjustment)$/;
+const areIds = (rows: readonly Row[], at: number): boolean =>
+  rows.every((row) => /^(?=.*\d)(?=.*[A-Za-z])[\w-]{2,40}$/.test((row.cells[at] ?? "").trim()));
+
 /** Heads of sums that are no charges', likewise. */
 const OF_SUMS: readonly (readonly [RegExp, RowKind])[] = [
   [/\b(?:refund(?:ed)?|erstattung|remboursement)\b/, "refund"],
@@ -30,7 +35,8 @@ export function linesNamed(cells: Cells, rows: readonly Row[]): Named | null {
   if (cells.file.kind !== "processor" || cells.has("kind") || rows.length === 0) return null;
   for (const [at, head] of cells.file.table.headers.entries()) {
     const plain = headWords(head);
-    const kind = ID.test(plain) ? ID_OF.find(([words]) => words.test(plain))?.[1] : undefined;
+    const isOfIds = ID.test(plain) || (ALONE.test(plain) && areIds(rows, at));
+    const kind = isOfIds ? ID_OF.find(([words]) => words.test(plain))?.[1] : undefined;
     if (kind === undefined) continue;
     const ids = rows.map((row) => (row.cells[at] ?? "").trim());
     if (ids.every((id) => id !== "") && new Set(ids).size === ids.length) return { head, kind };
@@ -46,9 +52,16 @@ function sumsNamed(cells: Cells, rows: readonly Row[]): Named | null {
   return kind === undefined ? null : { head, kind };
 }
 
+const namedBy = (cells: Cells, rows: readonly Row[]): Named | null =>
+  linesNamed(cells, rows) ?? sumsNamed(cells, rows);
+
 /** Whether a column may say what every line is. */
 export const areLinesNamed = (cells: Cells, rows: readonly Row[]): boolean =>
-  linesNamed(cells, rows) !== null || sumsNamed(cells, rows) !== null;
+  namedBy(cells, rows) !== null;
+
+/** Whether every line may be a dispute: one that was won took nothing in the end. */
+export const mayBeDisputes = (cells: Cells, rows: readonly Row[]): boolean =>
+  namedBy(cells, rows)?.kind === "dispute";
 
 /** Lines whose ids, or sums, are all those of a refund or of a dispute, and no word for what they are: asked. */
 export function linesAreQuestion(cells: Cells, rows: readonly Row[]): Question[] {

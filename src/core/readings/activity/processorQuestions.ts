@@ -6,6 +6,7 @@ import type { Row } from "../cells";
 import { openWords } from "../grouped";
 import { totalWords } from "../totalWords";
 import { movedBy } from "./kindsInText";
+import { mayBeDisputes } from "./linesAre";
 import { kindByWord } from "./moneyRows";
 import { isReturnWord, sureState } from "../rowWords";
 import type { Question } from "../types";
@@ -92,9 +93,12 @@ const wasGivenBack = (reading: Reading, row: Row, word: string): boolean =>
 /** Words of a column of states that do not say whether a line is money. */
 export function stateQuestions(reading: Reading, rows: readonly Row[]): Question[] {
   const { cells } = reading;
+  const ofDisputes = mayBeDisputes(cells, rows);
+  const isSureState = (word: string): boolean =>
+    sureState(word) !== null && !(ofDisputes && /\bwon\b/.test(word));
   const open = openWords(rows, (row) => {
     const word = cells.of(row, "status").toLowerCase();
-    const isSure = word === "" || sureState(word) !== null || wasGivenBack(reading, row, word);
+    const isSure = word === "" || isSureState(word) || wasGivenBack(reading, row, word);
     return isSure || cells.file.answers[`state:${word}`] !== undefined ? null : word;
   });
   return open.map(([word, lines]) => ({

@@ -3,7 +3,7 @@ import { dueDay, formatDay, parseTerms } from "@/core/calendar";
 import { type Reading, sumOfCell } from "../canonical";
 import { isAgreed, type Row } from "../cells";
 import { dayUnder } from "../days/dayUnder";
-import { BY_LATENESS, dueByLateness } from "./dueByLateness";
+import { BY_LATENESS, dueByLateness, sayLateness } from "./dueByLateness";
 import { sureKindOf } from "./documentWords";
 import type { Question } from "../types";
 import { writtenDay } from "../days/writtenDay";
@@ -31,7 +31,8 @@ export function termsSaid(reading: Reading, row: Row): string {
 export function lateSaid(reading: Reading, row: Row): Record<string, string> {
   if (reading.cells.file.answers.due !== BY_LATENESS || !saysNothing(reading, row)) return {};
   const found = dueByLateness(reading, row);
-  return found ? { dueOn: found.due, issuedOn: found.issued } : {};
+  if (!found) return {};
+  return { dueOn: found.due, ...(found.issued ? { issuedOn: found.issued } : {}) };
 }
 
 /** When invoices are due of which nothing says it: a reminder hangs on that. */
@@ -48,9 +49,7 @@ export function dueQuestion(reading: Reading, rows: readonly Row[]): Question[] 
     return issued && read.ok ? formatDay(dueDay(issued, read.value), today) : "no day";
   };
   const line = `line ${first.line}`;
-  const late = open.every((row) => dueByLateness(reading, row) !== null)
-    ? dueByLateness(reading, first)
-    : null;
+  const late = sayLateness(reading, open) ? dueByLateness(reading, first) : null;
   return [
     {
       key: "due",

@@ -27,7 +27,11 @@ const STANDS =
 const returnTest =
   (head: string): Says =>
   (cell) =>
-    (tellsStanding(head) && isUnknown("returns", cell) && !STANDS.test(plainWords(cell))) ||
+    (tellsStanding(head) &&
+      isUnknown("returns", cell) &&
+      !STANDS.test(plainWords(cell)) &&
+      // Where somebody lives is a state too.
+      !/^[A-Z]{2}$/.test(cell)) ||
     UNDONE.test(plainWords(cell)) ||
     (UNDONE.test(plainWords(head)) && cell !== "" && !isNo(cell));
 

@@ -9,6 +9,7 @@ import { shownRows } from "./hiddenRows";
 import { printedOnce } from "./printedOnce";
 import { ofOneAccount } from "./ofOneAccount";
 import { ofOneCompany } from "./ofOneCompany";
+import { paidByUs } from "./paidByUs";
 import { paidToUs } from "./paidToUs";
 import { screened } from "./rowsLeftOut";
 import { saysNone } from "./saysNone";
@@ -31,10 +32,11 @@ export type Lines = {
   readonly proofs: readonly string[];
 };
 
-/** What is of several in a kind of list: companies, whom a payment went to, else accounts. */
+/** What is of several in a kind of list: companies, whom a payment went to, who paid, else accounts. */
 const OF_ONE: Partial<Record<FileKind, typeof ofOneAccount>> = {
   invoices: ofOneCompany,
   remittance: paidToUs,
+  processor: paidByUs,
 };
 
 export function linesOf(file: Unread, context: ReadingContext): Lines {

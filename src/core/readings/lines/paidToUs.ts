@@ -3,12 +3,11 @@ import { headWords, plainWords } from "@/core/formats";
 import { type Cells, type Row, some } from "../cells";
 import type { Question, ReadingContext } from "../types";
 import type { OfOne } from "./ofOneAccount";
+import { mayBeOne, wordsOf } from "./ownName";
 
 /** Heads of whom a payment goes to, as its payer writes it (common practice, no source). */
 const PAID_TO =
   /^(?:payee|vendor|supplier|beneficiary|creditor|recipient|paid to|pay to|remit to|lieferant|fournisseur|proveedor)(?: name)?$/;
-/** Words that many names have. */
-const OF_ANY = /^(?:and|the|of|inc|llc|ltd|co|company|corp|gmbh|sarl)$/;
 
 /**
  * Of a list of what somebody paid to several the lines of what was paid to us: those to others are
@@ -48,15 +47,6 @@ function toOthers(cells: Cells, rows: readonly Row[], own: readonly string[]): O
   });
   return lines.length === 0 ? null : { head: column.head, lines };
 }
-
-const wordsOf = (name: string): string[] =>
-  plainWords(name)
-    .split(" ")
-    .filter((word) => /\p{L}{2}/u.test(word) && !OF_ANY.test(word));
-
-/** Names of one begin alike, or have two words in common: one alone may be that of a trade. */
-const mayBeOne = (mine: readonly string[], theirs: readonly string[]): boolean =>
-  mine[0] === theirs[0] || mine.filter((word) => theirs.includes(word)).length > 1;
 
 function othersQuestion(cells: Cells, { head, lines }: Others): Question {
   const at = cells.file.table.headers.indexOf(head);
