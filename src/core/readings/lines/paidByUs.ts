@@ -1,5 +1,6 @@
 import type { Cells, Row } from "../cells";
 import type { ReadingContext } from "../types";
+import { leftWhereSaid } from "./leftWhereSaid";
 import type { OfOne } from "./ofOneAccount";
 import { isOwn, wordsOf } from "./ownName";
 
@@ -12,35 +13,15 @@ export function paidByUs(
   rows: readonly Row[],
   { ownName = null }: ReadingContext,
 ): OfOne {
-  const all = { rows, leftOut: [], questions: [], proofs: [] };
   const own = wordsOf(ownName ?? "");
-  if (!cells.has("payerName") || cells.has("kind") || own.length === 0) return all;
-  const lines = rows.filter((row) => isOwn(wordsOf(cells.of(row, "payerName")), own));
-  const [first] = lines;
+  const isOpen = cells.has("payerName") && !cells.has("kind");
+  const lines = isOpen ? rows.filter((row) => isOwn(wordsOf(cells.of(row, "payerName")), own)) : [];
   // Where every line names us, the column says whose account it is.
-  if (!first || lines.length === rows.length) return all;
-  const key = `column:${cells.head("payerName")}`;
-  const said = cells.file.answers[key];
-  const many = lines.length === 1 ? "1 line" : `${lines.length} lines`;
-  if (said === undefined)
-    return {
-      ...all,
-      questions: [
-        {
-          key,
-          words: `“${cells.head("payerName")}” has your own name on ${many}, first line ${first.line}. Did a customer pay that?`,
-          choices: [
-            { answer: "status", result: `no: ${many} left out` },
-            { answer: "leave", result: "yes: every line counts, whatever the column says" },
-          ],
-        },
-      ],
-    };
-  if (said !== "status") return all;
-  const out = new Set(lines);
-  return {
-    ...all,
-    rows: rows.filter((row) => !out.has(row)),
-    leftOut: lines.map(({ line }) => ({ line, why: "said" as const })),
-  };
+  const isOfAll = lines.length === rows.length;
+  const asked = "That is your own name: did a customer pay it?";
+  return leftWhereSaid(
+    cells,
+    rows,
+    isOfAll ? null : { head: cells.head("payerName"), lines, asked },
+  );
 }
