@@ -28,6 +28,7 @@ import { spanAbove, spanUnder } from "./days/ownSpan";
 import { asPayouts } from "./activity/asPayouts";
 import { processorTable } from "./activity/processorTable";
 import { withReserves } from "./activity/reserves";
+import { withTotals } from "./activity/totalOfParts";
 import { withWays } from "./activity/waysSaid";
 import { withinSpan } from "./days/spans";
 import { sumsOfFile } from "./sums/sumsOfFile";
@@ -59,7 +60,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
 export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
   if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
   const said = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
-  const file = asPayouts(withReserves(withWays(withTimes(said))));
+  const file = asPayouts(withTotals(withReserves(withWays(withTimes(said)))));
   const lines = linesOf(file, context);
   const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);

@@ -53,5 +53,5 @@ export const bank: readonly FieldSpec[] = [
     "account",
     "account,account number,account no,account id,account name,account ending,own account,auftragskonto,iban auftragskonto,konto,eigenes konto,compte,numero de compte,cuenta,numero de cuenta,conto,numero conto,rekening,rekeningnummer,conta",
   ),
-  text("status", "status,state,transaction status,posting status,statut,estado,stato"),
+  text("status", "status,state,transaction status,posting status,statut,etat,estado,stato"),
 ];

@@ -62,7 +62,7 @@ export const invoices: readonly FieldSpec[] = [
   ),
   text(
     "status",
-    "status,state,invoice status,payment status,document status,statut,estado,estado cobro,estado de cobro,stato",
+    "status,state,invoice status,payment status,financial status,document status,statut,etat,estado,estado cobro,estado de cobro,stato",
   ),
   typed(
     "amount",

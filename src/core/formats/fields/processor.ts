@@ -81,7 +81,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "status",
-    "status,state,transaction status,payment status,financial status,result,outcome,response,statut,estado,stato",
+    "status,state,transaction status,payment status,financial status,result,outcome,response,statut,etat,etat du paiement,zustand,estado,stato",
   ),
   typed(
     "amount",

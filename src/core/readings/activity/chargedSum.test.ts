@@ -1,4 +1,4 @@
-import { linesIn, list, openIn } from "../../../../tests/support/readings";
+import { linesIn, list, openIn, readList } from "../../../../tests/support/readings";
 
 /* What was paid beside or instead of a sum; made by hand, common practice, no source. */
 
@@ -47,4 +47,24 @@ it("what was captured of a payment is asked about, and is what was charged where
     "50.00 | charge, fee 1.75",
     "(50.00) | refund",
   ]);
+});
+
+describe("a total beside its parts", () => {
+  const file = (total: string): string =>
+    list(
+      "Time,Txn,Status,Amount,Tip,Surcharge,Total",
+      "2026-11-16 10:00,a1,APPROVED,100.00,0.00,3.00,103.00",
+      `2026-11-16 11:00,a2,APPROVED,50.00,5.00,1.50,${total}`,
+      "2026-11-16 12:00,a3,DECLINED,20.00,0.00,0.60,0.00",
+    );
+  it("is what was charged where it is their sum on every line", () => {
+    expect(openIn(file("56.50"), asked)).toEqual([]);
+    expect(sumsOf(file("56.50"))).toEqual(["103.00 | charge", "56.50 | charge"]);
+    expect(readList(file("56.50"), asked).proofs).toEqual([
+      "“Total” is what was charged: on all 2 lines it is “Amount” and “Tip” and “Surcharge”",
+    ]);
+  });
+  it("is asked about where one line says otherwise", () => {
+    expect(openIn(file("55.00"), asked)).toContain("column:Total");
+  });
 });

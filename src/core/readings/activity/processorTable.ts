@@ -30,6 +30,7 @@ import { kindsInText } from "./kindsInText";
 import { namedDisputes } from "./namedDisputes";
 import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
+import { totalProof } from "./totalOfParts";
 import { tenderQuestions } from "./tenders";
 import { titleQuestion } from "../lines/titles";
 import type { Answers, Question } from "../types";
@@ -90,6 +91,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
       ...signs.proofs,
       ...endProofs(activities, signs.reading, stated),
       ...payoutTotals(reading, kept, signs.reading),
+      ...totalProof(reading, kept),
       ...(signs.questions.length === 0 ? reserveProofs(reading, kept) : []),
     ],
   };

@@ -26,12 +26,13 @@ export class Sheet {
     private readonly table: Table,
     readonly columns: Columns,
     private readonly mark: DecimalMark,
+    most = MOST_LOOKED_AT,
   ) {
     const places = ["kind", "status"].map((field) => table.headers.indexOf(columns[field] ?? ""));
     // What was declined or cancelled need not add up.
     const isDead = ({ cells }: Table["rows"][number]): boolean =>
       places.some((at) => at >= 0 && sureState((cells[at] ?? "").trim()) === "none");
-    this.rows = table.rows.filter((row) => !isDead(row)).slice(0, MOST_LOOKED_AT);
+    this.rows = table.rows.filter((row) => !isDead(row)).slice(0, most);
   }
 
   of(field: string): Sums | null {
