@@ -12,6 +12,7 @@ export type ToldItem = {
   /** What its fees leave of a charge. */
   net: Minor;
   payerName: string | null;
+  fileId: number | null;
 };
 
 /** Items of a kind that files brought, from one day to another, both with it. */
@@ -23,6 +24,7 @@ export const itemsBetween = (
 ): ToldItem[] =>
   db.all(
     `SELECT i.external_id AS externalId, i.occurred_on AS "on", i.amount, r.payer_name AS payerName,
+       i.file_id AS fileId,
        i.amount + CASE WHEN i.kind = 'charge' THEN (
          SELECT coalesce(sum(f.amount), 0) FROM processor_item f
          WHERE f.receipt_id = i.receipt_id AND f.kind = 'fee' AND f.withdrawn = 0
@@ -44,7 +46,8 @@ export const payoutsBetween = (
 ): ToldItem[] =>
   db.all(
     `SELECT external_id AS externalId, paid_on AS "on", coalesce(stated_net, net) AS amount,
-       coalesce(stated_net, net) AS net, NULL AS payerName
+       coalesce(stated_net, net) AS net, NULL AS payerName,
+       file_id AS fileId
      FROM payout WHERE processor_account_id = ? AND paid_on BETWEEN ? AND ? ORDER BY id`,
     accountId,
     from,

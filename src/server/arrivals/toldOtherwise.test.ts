@@ -156,3 +156,13 @@ it("a payout by the day on which it was sent is asked about by that of its arriv
   expect(asksThen(other, { payouts: "payout" })).toContain("by sum, on their day or a few");
   expect(must(other, { payouts: "payout", same: "same" })).toMatchObject({ new: 0, known: 1 });
 });
+
+it("who pays the same on the next day, in the same sort of export, pays again", () => {
+  must(list(HEAD, ...FIRST));
+  const next = list(HEAD, "ch_3,Charge,2026-11-22,50.00,1.75,48.25,Morrow Ceramics");
+  expect(must(next)).toMatchObject({ new: 1, known: 0 });
+  const payout = (id: string, day: string): string =>
+    list("Payout id,Date,Amount,Status", `${id},${day},400.29,paid`);
+  must(payout("po_1", "2026-11-23"), { payouts: "payout" });
+  expect(must(payout("po_2", "2026-11-24"), { payouts: "payout" })).toMatchObject({ new: 1 });
+});

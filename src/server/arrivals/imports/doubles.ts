@@ -59,7 +59,7 @@ export function doubledActivity(
   ctx: CommandContext,
   account: ProcessorAccountRow,
   records: readonly ProcessorRecord[],
-  answers: Answers,
+  { answers, writing }: { answers: Answers; writing: Writing },
 ): FileQuestion[] {
   const ids = records
     .filter((record): record is ActivityRecord => record.kind !== "payout")
@@ -71,7 +71,10 @@ export function doubledActivity(
   );
   if (asked) return [asked];
   if (answers.same !== undefined) return [];
-  const { lines, first, isAtNet, isNear } = toldOtherwise(ctx, account, records);
+  const { lines, first, isAtNet, isNear } = toldOtherwise(ctx, account, {
+    records,
+    writing,
+  });
   if (first === null) return [];
   const day = isNear ? BY_NEAR_DAY : BY_DAY;
   const by = isAtNet ? `${day}, some at what a fee leaves of them` : day;

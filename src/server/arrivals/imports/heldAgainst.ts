@@ -18,8 +18,12 @@ export type Told = {
 /** A line, and the item of the book that it may be. */
 export type Twin = { readonly row: Told; readonly item: ToldItem };
 
-/** How many days two exports may lie apart, and whether only where both say who paid. */
-type Apart = { readonly days: number; readonly named: boolean };
+/** How many days two exports may lie apart, whether only where both say who paid, and which items are of another. */
+type Apart = {
+  readonly days: number;
+  readonly named: boolean;
+  readonly isOther: (item: ToldItem) => boolean;
+};
 
 /** Of so many names of one day and sum one is looked for by a part of it. */
 const MOST_TRIED = 50;
@@ -34,6 +38,8 @@ type BySum = Map<Minor, ByName>;
  */
 export class HeldAgainst {
   private readonly byDay = new Map<Day, BySum>();
+  /** Those of another sort of export, which may tell of a day otherwise. */
+  private readonly others = new Map<Day, BySum>();
   /** The same by what their fees leave of them. */
   private readonly byNet = new Map<Day, BySum>();
   private readonly beside = new Map<Day, readonly Day[]>();
@@ -53,6 +59,7 @@ export class HeldAgainst {
       this.ids.add(item.externalId);
       const words = wordsOfName(item.payerName).join(" ");
       keep(this.byDay, item, [item.amount, words]);
+      if (apart.isOther(item)) keep(this.others, item, [item.amount, words]);
       if (item.net !== item.amount) keep(this.byNet, item, [item.net, words]);
     }
   }
@@ -65,7 +72,7 @@ export class HeldAgainst {
     }
     const isNear =
       (row.payerName !== "" || !this.apart.named) &&
-      this.daysBeside(on).some((day) => has(this.byDay, day, amount));
+      this.daysBeside(on).some((day) => has(this.others, day, amount));
     if (isNear || this.byDay.has(on)) this.open += 1;
     if (isNear || has(this.byDay, on, amount) || this.isAtNet(row)) this.like.push(row);
   }
@@ -105,7 +112,7 @@ export class HeldAgainst {
     const { named } = this.apart;
     if (named && payerName === "") return undefined;
     for (const day of this.daysBeside(on)) {
-      const item = this.taken(this.byDay.get(day)?.get(amount), payerName, { named });
+      const item = this.taken(this.others.get(day)?.get(amount), payerName, { named });
       if (item !== undefined) return item;
     }
     return undefined;
@@ -130,7 +137,7 @@ export class HeldAgainst {
         addDays(on, at + 1),
       ])
         .flat()
-        .filter((day) => this.byDay.has(day)),
+        .filter((day) => this.others.has(day)),
     );
   }
 

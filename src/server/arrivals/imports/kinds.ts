@@ -106,16 +106,18 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
   }),
   processor: reading({
     reader: activityReader,
-    asks(ctx, rows, { account, answers }) {
+    asks(ctx, rows, { account, answers, writing }) {
       const processor = processorOf(ctx, account);
-      return processor ? doubledActivity(ctx, processor, rows.flat(), answers) : [];
+      return processor ? doubledActivity(ctx, processor, rows.flat(), { answers, writing }) : [];
     },
-    takes(ctx, rows, { account, answers, ended, file }) {
+    takes(ctx, rows, { account, answers, ended, writing, file }) {
       const processor = processorOf(ctx, account);
       if (!processor) return;
       const told = rows.flat();
       const records =
-        answers.same === "same" ? underKnownIds(told, toldOtherwise(ctx, processor, told)) : told;
+        answers.same === "same"
+          ? underKnownIds(told, toldOtherwise(ctx, processor, { records: told, writing }))
+          : told;
       // What is no money any more goes first: its payout, or its sum, may come anew.
       takeEnded(ctx, processor, ended, file);
       importActivity(ctx, processor, records, file);

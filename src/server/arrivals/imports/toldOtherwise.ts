@@ -7,6 +7,7 @@ import type { ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { HeldAgainst, type Told, type Twin } from "./heldAgainst";
+import { type Writing, WrittenAs } from "./sameShape";
 
 /** Lines of a file that stand in the book by day and sum under other ids, each with its item there. */
 export type ToldOtherwise = {
@@ -33,14 +34,15 @@ const keyOf = (kind: ToldKind, id: string): string => `${kind}\u0000${id}`;
  * under the id of its balance entry, or without any. Of each kind of item of which no id is known, the
  * lines are held against what the book has of the same days; where half of those of its days stand
  * there by their sums, one is as likely to be told twice as not. Who paid the same on the day before or
- * after is the same too: two exports may be in two zones.
+ * after is the same too, in another sort of export: it may be in another zone.
  */
 export function toldOtherwise(
   ctx: CommandContext,
   account: ProcessorAccountRow,
-  records: readonly ProcessorRecord[],
+  { records, writing }: { records: readonly ProcessorRecord[]; writing: Writing },
 ): ToldOtherwise {
-  const byKind = booksOf(ctx, account, records);
+  const written = new WrittenAs(ctx.db, writing);
+  const byKind = booksOf(ctx, account, records, written);
   const fees = feesBeside(records);
   for (const row of records) {
     const kind = kindOf(row);
@@ -124,6 +126,7 @@ function booksOf(
   { db }: CommandContext,
   { id }: ProcessorAccountRow,
   records: readonly ProcessorRecord[],
+  written: WrittenAs,
 ): Map<ToldKind, HeldAgainst> {
   const spans = new Map<ToldKind, [Day, Day]>();
   for (const row of records) {
@@ -135,21 +138,30 @@ function booksOf(
     else if (on < span[0]) span[0] = on;
     else if (on > span[1]) span[1] = on;
   }
-  return new Map([...spans].map(([kind, span]) => [kind, heldAgainst(db, id, { kind, span })]));
+  return new Map(
+    [...spans].map(([kind, span]) => [kind, heldAgainst(db, id, { kind, span, written })]),
+  );
 }
 
 /** Two exports may be in two zones; of a payout one may say when it was sent, another when it arrived. */
-const heldAgainst = (
+function heldAgainst(
   db: CommandContext["db"],
   accountId: number,
-  { kind, span }: { kind: ToldKind; span: readonly [Day, Day] },
-): HeldAgainst =>
-  kind === "payout"
+  { kind, span, written }: { kind: ToldKind; span: readonly [Day, Day]; written: WrittenAs },
+): HeldAgainst {
+  const isOther = ({ fileId }: ToldItem): boolean => !written.isOf(fileId);
+  return kind === "payout"
     ? new HeldAgainst(payoutsBetween(db, accountId, wider(span, DAYS_TO_ARRIVE)), {
         days: DAYS_TO_ARRIVE,
         named: false,
+        isOther,
       })
-    : new HeldAgainst(itemsBetween(db, accountId, kind, wider(span, 1)), { days: 1, named: true });
+    : new HeldAgainst(itemsBetween(db, accountId, kind, wider(span, 1)), {
+        days: 1,
+        named: true,
+        isOther,
+      });
+}
 
 /** From the day on which a payout is sent to that of its arrival, over a weekend (common practice, no source). */
 const DAYS_TO_ARRIVE = 5;
