@@ -42,7 +42,17 @@ const KIND_OF = new Map<string, RowKind>(
 /** The kind of row that a word surely stands for; null where a person is to say. */
 export function sureKind(word: string): RowKind | null {
   const plain = plainWords(word);
-  return KIND_OF.get(plain) ?? kindInState(plain);
+  return KIND_OF.get(plain) ?? kindInState(plain) ?? kindOfWhom(plain);
+}
+
+/** What a line is by whom its text names: `payment from Ada`, `sent to bank 4417` (common practice, no source). */
+function kindOfWhom(plain: string): RowKind | null {
+  if (/^(?:payment|payment received|money received) from \S/.test(plain)) return "charge";
+  return /^(?:sent|paid out|transfer|transferred|deposited|withdrawn|withdrawal) to (?:your |the |my )?bank\b/.test(
+    plain,
+  )
+    ? "payout"
+    : null;
 }
 
 /** Words at the beginning of a text that are looked at for a kind. */

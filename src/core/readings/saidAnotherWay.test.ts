@@ -1,4 +1,4 @@
-import { linesIn, list, openIn, readList } from "../../../tests/support/readings";
+import { columnsIn, linesIn, list, openIn, readList } from "../../../tests/support/readings";
 
 /* Lists that say a thing in another way than most; made by hand, common practice, no source. */
 
@@ -50,4 +50,41 @@ describe("lists that say a thing in another way", () => {
         kind: "processor",
       }),
     ).toContain("column:tax_withheld"));
+  it("a fee in another currency than its sum is asked about", () => {
+    const file = list(
+      "Ref,Date,Customer,Currency,Amount,Fee currency,Fee",
+      "x1,2026-11-16,Ada,USD,100.00,USD,3.20",
+      "x2,2026-11-17,Bo,USD,50.00,CAD,2.10",
+    );
+    const asked = { kind: "processor" as const };
+    expect(openIn(file, asked)).toEqual(["column:Fee currency"]);
+    const answers = { "column:Fee currency": "apart" };
+    expect(linesIn("processor", file, { answers })).toEqual([
+      "Mon 16 Nov | 100.00 | charge, fee 3.20 | Ada",
+      "Tue 17 Nov | 50.00 | charge | Bo",
+    ]);
+  });
+  it("a line is what it is by whom its text names", () => {
+    const file = list(
+      "Date,Description,Amount,Running total",
+      "2026-11-16,Payment from Ada,100.00,100.00",
+      "2026-11-16,Processing fee,-3.20,96.80",
+      "2026-11-18,Sent to bank ****4417,-96.80,0.00",
+    );
+    expect(openIn(file, { kind: "processor" })).toEqual([]);
+    expect(linesIn("processor", file).map((line) => line.split(" | ")[2])).toEqual([
+      "charge",
+      "fee",
+      "payout",
+    ]);
+  });
+  it("what is due may stand under that word alone", () => {
+    const file = list(
+      "Number,Customer,Date,Due date,Gross,Payments,Due",
+      "9801,C1,2026-11-02,2026-12-02,110.00,50.00,60.00",
+    );
+    expect(columnsIn("invoices", file)).toMatchObject({ dueOn: "Due date", balance: "Due" });
+    const day = list("Number,Customer,Date,Due,Total", "9801,C1,20261102,20261202,110.00");
+    expect(columnsIn("invoices", day)).toMatchObject({ dueOn: "Due", total: "Total" });
+  });
 });

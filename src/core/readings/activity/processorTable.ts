@@ -7,6 +7,7 @@ import { agreedRow } from "./agreedRow";
 import { againstQuestion, bySign } from "./againstKind";
 import { chargedOf } from "./chargedSum";
 import { feeByRate, feeRateQuestion } from "./feeRates";
+import { feeCurrencyQuestion, isFeeApart } from "./feeCurrency";
 import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
 import { areLinesNamed, idSaid, linesAreQuestion } from "./linesAre";
@@ -142,6 +143,7 @@ const rowQuestions = (
   ...bothSidesQuestion(reading, rows),
   ...settledFeeQuestion(reading, rows),
   ...feeRateQuestion(reading, rows),
+  ...feeCurrencyQuestion(reading, rows),
 ];
 
 function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): ActivityRow {
@@ -149,7 +151,8 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
   const extra = headsUsedAs(reading, "fee").map((head) => sumUnderHead(reading, row, head));
   const [gross, cost] = movedIn(reading, row);
   const byRate = feeByRate(reading, row);
-  const parts = [sum("fee"), sum("fee2"), sum("feeTax"), cost, byRate, ...extra].filter(
+  const own = isFeeApart(reading, row) ? null : sum("fee");
+  const parts = [own, sum("fee2"), sum("feeTax"), cost, byRate, ...extra].filter(
     (part): part is Minor => part !== null,
   );
   const fee = parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0));
