@@ -18,9 +18,9 @@ import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
-import { knownLine, linesToldOtherwise } from "./linesToldOtherwise";
+import { knownLine, linesToldOtherwise } from "./told/linesToldOtherwise";
 import { type FileRun, withoutTwins } from "./report";
-import { SameShape, WrittenAs, type Writing } from "./sameShape";
+import { SameShape, WrittenAs, type Writing } from "./told/sameShape";
 
 /**
  * Takes in a statement: each new line is a receipt by itself, a payout, put aside by a rule, or

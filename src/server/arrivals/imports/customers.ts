@@ -11,7 +11,7 @@ import {
 import type { CommandContext } from "@/server/runtime/context";
 
 import { customerFinder } from "../steps/customerFinder";
-import { customersOfOtherNumbers } from "./customersOtherwise";
+import { customersOfOtherNumbers } from "./told/customersOtherwise";
 import { type FileRun, withoutTwins } from "./report";
 import { parentsInFile } from "./unknownCustomers";
 

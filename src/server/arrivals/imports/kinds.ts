@@ -11,22 +11,26 @@ import {
 } from "@/core/formats";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { doubledAdvices } from "./advicesOtherwise";
+import { doubledAdvices } from "./told/advicesOtherwise";
 import { importBank } from "./bank";
 import { importCustomers } from "./customers";
-import { doubledActivity, doubledLines } from "./doubles";
+import { doubledActivity, doubledLines } from "./told/doubles";
 import { takeEnded } from "./ended";
 import { importInvoices } from "./invoices";
-import { customersOfOtherNumbers } from "./customersOtherwise";
-import { invoicesOfOtherNumbers, numberQuestion, underKnownNumbers } from "./numberedOtherwise";
+import { customersOfOtherNumbers } from "./told/customersOtherwise";
+import {
+  invoicesOfOtherNumbers,
+  numberQuestion,
+  underKnownNumbers,
+} from "./told/numberedOtherwise";
 import { importActivity } from "./processor";
 import type { FileReading } from "./reading";
 import { importRemittance } from "./remittance";
 import type { FileRun } from "./report";
 import { importReturns } from "./returns";
 import { otherwiseNamed } from "./otherwiseNamed";
-import type { Writing } from "./sameShape";
-import { toldOtherwise, underKnownIds } from "./toldOtherwise";
+import type { Writing } from "./told/sameShape";
+import { toldOtherwise, underKnownIds } from "./told/toldOtherwise";
 import { unknownCustomers, unknownParents } from "./unknownCustomers";
 import {
   activityReader,

@@ -27,7 +27,7 @@ import { inOrder } from "./inOrder";
 import { ItemPayouts } from "./itemPayouts";
 import { takePayout } from "./processorPayouts";
 import type { FileRun } from "./report";
-import { SameShape } from "./sameShape";
+import { SameShape } from "./told/sameShape";
 import { StartedDebits } from "./startedDebits";
 import { Together } from "./together";
 

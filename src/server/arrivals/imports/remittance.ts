@@ -4,7 +4,7 @@ import { insertRemittance } from "@/db/remittances";
 import { joinRemittances } from "@/server/match/steps/remittances";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { standingOf } from "./advicesOtherwise";
+import { standingOf } from "./told/advicesOtherwise";
 import type { FileRun } from "./report";
 
 /** Takes in remittance advice: kept by payment, and joined to the receipts that wait. It posts nothing. */

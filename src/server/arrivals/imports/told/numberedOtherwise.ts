@@ -5,7 +5,7 @@ import { groupedBy } from "@/core/readings";
 import { openItemNumbers } from "@/db/openItems";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { customerFinder } from "../steps/customerFinder";
+import { customerFinder } from "../../steps/customerFinder";
 import { bareNumber } from "./alikeWords";
 import { sameQuestion } from "./sameQuestion";
 
