@@ -62,7 +62,10 @@ export function DryRunHeading({
     <PageHeading>
       <Title>
         <small>Dry run</small> {waiting.name}{" "}
-        <small>{waiting.lines} lines, nothing is posted yet; what is taken in stays</small>
+        <small>
+          {waiting.lines} {waiting.lines === 1 ? "line" : "lines"}, nothing is posted yet; what is
+          taken in stays
+        </small>
       </Title>
       <HeadingEnd>
         <Act hint="Esc" onClick={close}>

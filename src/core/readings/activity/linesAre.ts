@@ -77,7 +77,7 @@ export function linesAreQuestion(cells: Cells, rows: readonly Row[]): Question[]
       words: `“${head}” has ${has} on each line, and no column says what the lines are.`,
       choices: ([kind, "charge"] as const).map((answer) => ({
         answer,
-        result: `each of the ${rows.length} is a ${ROW_KINDS[answer].label}`,
+        result: `${rows.length === 1 ? "it" : `each of the ${rows.length}`} is a ${ROW_KINDS[answer].label}`,
       })),
     },
   ];
