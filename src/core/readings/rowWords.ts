@@ -39,8 +39,12 @@ const KIND_OF = new Map<string, RowKind>(
   ),
 );
 
+/** What names a kind is short; a text of more is looked at no further. */
+const LONGEST_KIND = 200;
+
 /** The kind of row that a word surely stands for; null where a person is to say. */
 export function sureKind(word: string): RowKind | null {
+  if (word.length > LONGEST_KIND) return null;
   const plain = plainWords(word);
   return KIND_OF.get(plain) ?? kindInState(plain) ?? kindOfWhom(plain);
 }
