@@ -1,7 +1,7 @@
 import type { ImportReport } from "@/contracts/arrivals";
 import type { FileKind } from "@/core/formats";
 
-import type { TestBook } from "./book";
+import { TestBook } from "./book";
 
 type Answers = Readonly<Record<string, string>>;
 
@@ -27,4 +27,17 @@ export function taking(book: () => TestBook): Taking {
       return done.ok ? "" : String(done.error.first);
     },
   };
+}
+
+/** A book for each test of a file, with its customers, of which nothing is broken at the end. */
+export function bookOfEach(): () => TestBook {
+  let book: TestBook;
+  beforeEach(() => {
+    book = TestBook.ready();
+  });
+  afterEach(() => {
+    expect(book.broken()).toEqual([]);
+    book.close();
+  });
+  return () => book;
 }

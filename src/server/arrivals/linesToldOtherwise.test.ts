@@ -1,19 +1,11 @@
-import { TestBook } from "../../../tests/support/book";
 import { list } from "../../../tests/support/readings";
-import { taking } from "../../../tests/support/taking";
+import { bookOfEach, taking } from "../../../tests/support/taking";
 
 /* One statement in several exports of the bank; made by hand, common practice, no source. */
 
-let book: TestBook;
-beforeEach(() => {
-  book = TestBook.ready();
-});
-afterEach(() => {
-  expect(book.broken()).toEqual([]);
-  book.close();
-});
+const book = bookOfEach();
 
-const { must: mustTake, asks: asksOf } = taking(() => book);
+const { must: mustTake, asks: asksOf } = taking(book);
 const must = (text: string, answers: Record<string, string> = {}): ReturnType<typeof mustTake> =>
   mustTake("bank", text, answers);
 const asks = (text: string): string => asksOf("bank", text);

@@ -1,19 +1,11 @@
-import { TestBook } from "../../../tests/support/book";
 import { list } from "../../../tests/support/readings";
-import { taking } from "../../../tests/support/taking";
+import { bookOfEach, taking } from "../../../tests/support/taking";
 
 /* The same documents and customers from two programs; made by hand, common practice, no source. */
 
-let book: TestBook;
-beforeEach(() => {
-  book = TestBook.ready();
-});
-afterEach(() => {
-  expect(book.broken()).toEqual([]);
-  book.close();
-});
+const book = bookOfEach();
 
-const { must, asks } = taking(() => book);
+const { must, asks } = taking(book);
 
 const customers = (...rows: string[]): string => list("Customer number,Name", ...rows);
 const invoices = (...rows: string[]): string =>

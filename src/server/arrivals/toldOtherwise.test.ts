@@ -1,17 +1,9 @@
-import { TestBook } from "../../../tests/support/book";
 import { list } from "../../../tests/support/readings";
-import { taking } from "../../../tests/support/taking";
+import { bookOfEach, taking } from "../../../tests/support/taking";
 
 /* One account's activity in several exports, each with ids of its own; made by hand, common practice, no source. */
 
-let book: TestBook;
-beforeEach(() => {
-  book = TestBook.ready();
-});
-afterEach(() => {
-  expect(book.broken()).toEqual([]);
-  book.close();
-});
+const book = bookOfEach();
 
 const HEAD = "Id,Type,Date,Gross,Fee,Net,Payer";
 const FIRST = [
@@ -19,17 +11,17 @@ const FIRST = [
   "ch_2,Charge,2026-11-21,50.00,1.75,48.25,Morrow Ceramics",
 ];
 
-const { must: mustTake, asks: asksOf } = taking(() => book);
+const { must: mustTake, asks: asksOf } = taking(book);
 const must = (text: string, answers: Record<string, string> = {}): ReturnType<typeof mustTake> =>
   mustTake("processor", text, answers);
 const asks = (text: string): string => asksOf("processor", text);
 /** What is asked of a file once the answers are given. */
 const asksThen = (text: string, answers: Record<string, string>): string => {
-  const done = book.take("processor", text, { mapping: { answers } });
+  const done = book().take("processor", text, { mapping: { answers } });
   return done.ok ? "" : String(done.error.first);
 };
 const items = (): unknown =>
-  book.db.get("SELECT count(*) AS n, sum(amount) AS sum FROM processor_item WHERE withdrawn = 0");
+  book().db.get("SELECT count(*) AS n, sum(amount) AS sum FROM processor_item WHERE withdrawn = 0");
 
 describe("activity that the book has already", () => {
   beforeEach(() => {
@@ -94,9 +86,9 @@ it("what is said to be the same gets its payout, and what came of it since finds
   );
   expect(must(other, { same: "same" })).toMatchObject({ new: 1, changed: 2 });
   expect(
-    book.db.all("SELECT external_id, related_id FROM processor_item WHERE kind = 'refund'"),
+    book().db.all("SELECT external_id, related_id FROM processor_item WHERE kind = 'refund'"),
   ).toEqual([{ external_id: "txn_3", related_id: "ch_1" }]);
-  expect(book.db.get("SELECT net FROM payout")).toEqual({ net: 12505 });
+  expect(book().db.get("SELECT net FROM payout")).toEqual({ net: 12505 });
 });
 
 it("what is new of the same export is new, whatever else costs as much on its day", () => {
