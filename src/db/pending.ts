@@ -114,7 +114,7 @@ function writeAll(waiting: Waiting): void {
   const width = of.columns.length + (of.isNumbered ? 1 : 0);
   let from = 0;
   for (; from + width * TOGETHER <= values.length; from += width * TOGETHER)
-    many.run(values.slice(from, from + width * TOGETHER));
-  for (; from < values.length; from += width) one.run(values.slice(from, from + width));
+    many.run(...values.slice(from, from + width * TOGETHER));
+  for (; from < values.length; from += width) one.run(...values.slice(from, from + width));
   waiting.values = [];
 }
