@@ -19,13 +19,14 @@ export function withHeadings(list: List, above: readonly string[]): List {
   const heads = headsAgain(list);
   const others = heads.size === 0 ? new Set<number>() : headsOfOthers(list);
   for (const line of others) heads.add(line);
-  const isNamed = heads.size === 0 && isGrouped(list);
-  if (heads.size === 0 && !isNamed) return list;
   const last = above.filter((text) => text.trim() !== "").at(-1) ?? "";
-  let name = isNamed ? "" : bareName(last);
+  const isOfOne = heads.size === 0 && OF_ONE.test(last.trim()) && isOpenItems(list);
+  const isNamed = isOfOne || (heads.size === 0 && isGrouped(list));
+  if (heads.size === 0 && !isNamed) return list;
+  let name = isNamed && !isOfOne ? "" : bareName(last);
   let before = 0;
   const rows = list.rows.map((row): Row => {
-    const isName = isNamed ? isHeading(row) : heads.has(row.line);
+    const isName = isNamed ? isNameOf(row, isOfOne) : heads.has(row.line);
     if (isName || (isNamed && endsGroup(row, name))) name = "";
     // Words alone stay alone, to be told by that.
     const isOther = others.has(before);
@@ -71,9 +72,25 @@ const isLikeHead = ({ headers }: List, { cells }: Row): boolean =>
 const isHead = ({ headers }: List, { cells }: Row): boolean =>
   cells[0] === headers[0] && headers.every((head, at) => (cells[at] ?? "").trim() === head);
 
-/** The name of a group without the word for what it is: `Customer: Alder` is Alder. */
-const bareName = (text: string): string =>
-  text.trim().replace(/^(?:customer|client|debtor|kunde|cliente?|debiteur)\s*:\s*/i, "");
+/** The word for what a name is, before it: `Customer: Alder`. */
+const OF_ONE = /^(?:customer|client|debtor|kunde|cliente?|debiteur)\s*:\s*(?=\S)/i;
+
+/** The name of a group without that word. */
+const bareName = (text: string): string => text.trim().replace(OF_ONE, "");
+
+/** Where the word for it stands above the head, it stands before each other name, too. */
+const isNameOf = (row: Row, isOfOne: boolean): boolean =>
+  isHeading(row) && (!isOfOne || OF_ONE.test(first(row)));
+
+/** Heads of what is open by the day on which it is due, and of whose it is. */
+const DUE =
+  /\b(?:due|overdue|maturity|f[aä]llig\w*|[eé]ch[eé]ance|vencimiento|scadenza|vervaldatum)\b/i;
+const WHOSE =
+  /\b(?:customer|client|debtor|account|name|company|bill(?:ed)? to|kunde\w*|cliente?|debiteur)\b/i;
+
+/** Whether a list says when each line is due, and of nobody whose it is. */
+const isOpenItems = ({ headers }: List): boolean =>
+  headers.some((head) => DUE.test(head)) && !headers.some((head) => WHOSE.test(head));
 
 /** Whether names and the cells of lines share the first column. */
 function isGrouped({ rows, headers }: List): boolean {
@@ -86,7 +103,7 @@ function isGrouped({ rows, headers }: List): boolean {
   const names = rows.filter(isHeading).map(first);
   if (lines.size === 0 || lines.has("") || names.some((name) => lines.has(name))) return false;
   // Days and numbers are no names; of other words the total of a group says that it is one.
-  const areFacts = [...lines].every((cell) => /^\d/.test(cell));
+  const areFacts = [...lines].every((cell) => /^\d|^\S*\d\S*$/.test(cell));
   return areFacts || rows.some((row) => endsGroup(row, first(top)));
 }
 

@@ -21,7 +21,7 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "day",
     "dueOn",
-    "due_on,due date,due,net due date,date due,payment due,payment due date,pay by,falligkeit,faelligkeit,faellig am,faelligkeitsdatum,faellig,fallig am,falligkeitsdatum,fallig,echeance,date d echeance,date echeance,vencimiento,fecha de vencimiento,fecha vencimiento,scadenza,data scadenza,vervaldatum,vencimento,fecha vto,doc due date",
+    "due_on,due date,due,net due date,date due,payment due,payment due date,pay by,falligkeit,faelligkeit,faellig am,faelligkeitsdatum,faellig,fallig am,falligkeitsdatum,fallig,echeance,date d echeance,date echeance,vencimiento,fecha de vencimiento,fecha vencimiento,scadenza,data scadenza,vervaldatum,vencimento,fecha vto,doc due date,maturity,maturity date",
   ),
   typed(
     "currency",

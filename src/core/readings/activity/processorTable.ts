@@ -20,7 +20,13 @@ import { signsOf } from "./processorSigns";
 import { beforeReserve, isReserveAlone, reservedOf, reserveProofs, reserveRow } from "./reserves";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { settledFeeQuestion } from "./settledFee";
-import { refundedQuestion, isRefundAlone, refundsAre, withoutRefunds } from "./refundsBeside";
+import {
+  refundedQuestion,
+  isRefundAlone,
+  refundsAre,
+  sumOfRefund,
+  withoutRefunds,
+} from "./refundsBeside";
 import { stateQuestions, wordQuestions } from "./processorQuestions";
 import { saysMethod } from "./saysMethod";
 import { moneyOf } from "./moneyRows";
@@ -158,7 +164,8 @@ function activityOf(reading: Reading, row: Row, kind: RowKind, word: string): Ac
   const fee = parts.length === 0 ? null : parts.reduce((a, b) => add(a, b), minor(0));
   const reserved = minor(reservedOf(reading, row));
   const isOfReserve = kind === "reserve" && reserved !== 0;
-  const written = chargedOf(reading, row);
+  const said = chargedOf(reading, row);
+  const written = kind === "refund" ? sumOfRefund(reading, row, said) : said;
   const charged = (isOfReserve ? written || reserved : written) ?? gross;
   const net = sum("net");
   return {

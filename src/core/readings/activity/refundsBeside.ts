@@ -29,6 +29,12 @@ export function refundsAre(reading: Reading, entries: readonly ActivityEntry[]):
 const isGiven = (reading: Reading, { row, activity }: ActivityEntry): boolean =>
   activity.kind === "charge" && givenBack(reading, row) !== 0;
 
+/** What a refund is of, where it stands in the column of what was given back alone; else as it stands. */
+export function sumOfRefund(reading: Reading, row: Row, written: Minor | null): Minor | null {
+  const given = givenBack(reading, row);
+  return given === 0 || (written ?? 0) !== 0 ? written : minor(-given);
+}
+
 /** A line that charges nothing and tells of a refund alone. */
 export const isRefundAlone = (reading: Reading, { row, activity }: ActivityEntry): boolean =>
   (activity.gross ?? 0) === 0 && (activity.fee ?? 0) === 0 && givenBack(reading, row) !== 0;

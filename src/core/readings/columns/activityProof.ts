@@ -43,7 +43,7 @@ function proofOf(sheet: Sheet, gross: Sums | null): Columns | null {
   if (!fee && !net) return netOfParts(sheet) ?? feeAndNet(sheet, gross) ?? settledThree(sheet);
   if (fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
-  if (fee) return withoutNet(sheet, { gross, fee, more });
+  if (fee) return netOfParts(sheet) ?? withoutNet(sheet, { gross, fee, more });
   return net ? withoutFee(sheet, { gross, net, more }) : null;
 }
 
@@ -173,7 +173,27 @@ function isLikeFee(sheet: Sheet, head: string, fee: Sums): boolean {
 
 function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null {
   const net = sheet.free().find((head) => foots(gross, fees, sheet.under(head)));
-  return net === undefined ? null : largerFirst(sheet, { net });
+  if (net === undefined) return null;
+  return isChargedAlone(sheet.under(net), gross)
+    ? { gross: "", net: sheet.columns.gross ?? "" }
+    : largerFirst(sheet, { net });
+}
+
+/**
+ * Whether a column says of some lines alone what was charged, and another of all of them what is left
+ * of it: of a refund, say, only the sum that went.
+ */
+function isChargedAlone(charged: Sums, left: Sums): boolean {
+  const isMissing = (sum: number | null | undefined): boolean => !sum;
+  const both = left.map((sum, at): [number, number] => [
+    Math.abs(sum ?? 0),
+    Math.abs(charged[at] ?? 0),
+  ]);
+  return (
+    both.some(([rest, whole]) => rest !== 0 && isMissing(whole)) &&
+    both.some(([rest, whole]) => whole > rest) &&
+    both.every(([rest, whole]) => isMissing(whole) || whole >= rest)
+  );
 }
 
 /** One or two columns that are what lies between gross and net. */

@@ -4,27 +4,34 @@ import { type Columns, ENOUGH, type Sheet, type Sums } from "./sheet";
 /** What is sold, and what it costs, at the least. */
 const FEWEST_PARTS = 3;
 
+/** Fields of what lies between what is charged and what arrives. */
+const BETWEEN = [...COST_FIELDS, "refunded"] as const;
+
 /**
  * A total that every other sum of its line adds up to, costs and all, as a market place writes it:
  * it is what arrives, and no column says what was charged. Null where it is no such total.
  */
 export function netOfParts(sheet: Sheet): Columns | null {
   const total = sheet.columns.gross;
-  if (total === undefined || COST_FIELDS.some((field) => sheet.columns[field])) return null;
-  const parts = sheet.free();
-  const costs = parts.filter((head) => isCost(head) && goesOut(sheet.under(head)));
-  if (parts.length < FEWEST_PARTS || costs.length === 0 || costs.length > COST_FIELDS.length)
+  if (total === undefined || sheet.columns.net !== undefined) return null;
+  const named = BETWEEN.flatMap((field) => sheet.columns[field] ?? []);
+  const parts = [...sheet.free(), ...named];
+  const known = COST_FIELDS.flatMap((field) => sheet.columns[field] ?? []);
+  const open = COST_FIELDS.filter((field) => sheet.columns[field] === undefined);
+  const others = sheet.free().filter((head) => isCost(head) && goesOut(sheet.under(head)));
+  const costs = [...known, ...others];
+  if (parts.length < FEWEST_PARTS || costs.length === 0 || others.length > open.length) return null;
+  if (!costs.every((head) => goesOut(sheet.under(head))) || !isSumOf(sheet, total, parts))
     return null;
-  if (
-    !addsUp(
-      sheet.under(total),
-      parts.map((head) => sheet.under(head)),
-    )
-  )
-    return null;
-  const fields = costs.map((head, at): [string, string] => [COST_FIELDS[at] ?? "", head]);
-  return { gross: "", net: total, ...Object.fromEntries(fields) };
+  const fields = others.map((head, at): [string, string] => [open[at] ?? "", head]);
+  return { gross: "", refunded: "", net: total, ...Object.fromEntries(fields) };
 }
+
+const isSumOf = (sheet: Sheet, total: string, parts: readonly string[]): boolean =>
+  addsUp(
+    sheet.under(total),
+    parts.map((head) => sheet.under(head)),
+  );
 
 /** The other costs of a net that all sums of its line add up to; null where it is no such net. */
 export function costsOfNet(sheet: Sheet): Columns | null {

@@ -20,7 +20,7 @@ import {
 } from "./flagWords";
 import { columnQuestions, without } from "./lumpedRows";
 import { FLAGS_OF_KIND } from "./flagsOfKind";
-import { sureState } from "../rowWords";
+import { sureKind, sureState } from "../rowWords";
 import { linkTest } from "./linkedRows";
 import { olderVersions } from "./olderVersions";
 import { isSum } from "../columns/contents";
@@ -163,7 +163,14 @@ function backTest(cells: Cells, rows: readonly Row[], head: string): Says | null
   // What was refunded by a column of sums is asked about by that.
   if (cells.has("refunded") && /\brefund/.test(plainWords(head))) return () => false;
   const linked = new Set(cells.column(rows, "relatedId"));
-  return (cell, row) => wasTakenBack(cell) && !linked.has(cells.of(row, "id"));
+  return (cell, row) =>
+    wasTakenBack(cell) && !linked.has(cells.of(row, "id")) && !isBackItself(cells, row);
+}
+
+/** Whether a line is what was taken back itself, by the word for what it is. */
+function isBackItself(cells: Cells, row: Row): boolean {
+  const kind = sureKind(cells.of(row, "kind"));
+  return kind === "refund" || kind === "dispute" || kind === "ach_return";
 }
 
 /** Of money that went another way. */

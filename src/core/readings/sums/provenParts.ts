@@ -90,8 +90,10 @@ function partsOfNet({ cells, rows, reading, context }: Around): Set<string> {
       const sum = value(row.cells[at] ?? "");
       return sum === 0 || sum === value(cells.of(row, "net"));
     });
+  // A charge may be what is charged as well as what it costs: what comes in is no cost.
+  const comesIn = (at: number): boolean => rows.every((row) => value(row.cells[at] ?? "") >= 0);
   const isPart = ({ head, at }: { head: string; at: number }): boolean =>
-    !isCost(head) && (MADE_OF.test(plainWords(head)) || isAlone(at));
+    (!isCost(head) || comesIn(at)) && (MADE_OF.test(plainWords(head)) || isAlone(at));
   return new Set(free.filter(isPart).map(({ head }) => head));
 }
 
