@@ -103,7 +103,7 @@ function isGrouped({ rows, headers }: List): boolean {
   const names = rows.filter(isHeading).map(first);
   if (lines.size === 0 || lines.has("") || names.some((name) => lines.has(name))) return false;
   // Days and numbers are no names; of other words the total of a group says that it is one.
-  const areFacts = [...lines].every((cell) => /^\d|^\S*\d\S*$/.test(cell));
+  const areFacts = [...lines].every((cell) => /^\d|^[^\s\d]*\d\S*$/.test(cell));
   return areFacts || rows.some((row) => endsGroup(row, first(top)));
 }
 

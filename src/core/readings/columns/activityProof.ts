@@ -1,5 +1,6 @@
 import { COST_FIELDS, isCost, isNoFee, isOnTop } from "../sums/costHeads";
 import { givenAlone, givenBeside, isGivenBack } from "./givenBack";
+import { netOf } from "./netOfGross";
 import { costsOfNet, netOfParts } from "./netOfParts";
 import {
   type Columns,
@@ -169,31 +170,6 @@ function isLikeFee(sheet: Sheet, head: string, fee: Sums): boolean {
   const way = (sums: Sums): number =>
     Math.sign(sums.reduce((all: number, sum) => all + Math.sign(sum ?? 0), 0));
   return way(sheet.under(head)) * way(fee) >= 0;
-}
-
-function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns | null {
-  const net = sheet.free().find((head) => foots(gross, fees, sheet.under(head)));
-  if (net === undefined) return null;
-  return isChargedAlone(sheet.under(net), gross)
-    ? { gross: "", net: sheet.columns.gross ?? "" }
-    : largerFirst(sheet, { net });
-}
-
-/**
- * Whether a column says of some lines alone what was charged, and another of all of them what is left
- * of it: of a refund, say, only the sum that went.
- */
-function isChargedAlone(charged: Sums, left: Sums): boolean {
-  const isMissing = (sum: number | null | undefined): boolean => !sum;
-  const both = left.map((sum, at): [number, number] => [
-    Math.abs(sum ?? 0),
-    Math.abs(charged[at] ?? 0),
-  ]);
-  return (
-    both.some(([rest, whole]) => rest !== 0 && isMissing(whole)) &&
-    both.some(([rest, whole]) => whole > rest) &&
-    both.every(([rest, whole]) => isMissing(whole) || whole >= rest)
-  );
 }
 
 /** One or two columns that are what lies between gross and net. */
