@@ -8,7 +8,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "day",
     "postedOn",
-    "posted_on,date,posting date,booked on,transaction posted date,booking date,post date,date posted,posted date,posted,booked,transaction date,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,dato,bokforingsdag,bokforingsdatum,bokføringsdato,transaktionsdag,transaksjonsdato,data ksiegowania,data księgowania,data operacji,data transakcji,timestamp,date time,datetime,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,processed,booking,booking day,value date,val date,valutadatum",
+    "posted_on,date,posting date,booked on,transaction posted date,booking date,post date,date posted,posted date,posted,booked,transaction date,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,dato,bokforingsdag,bokforingsdatum,bokføringsdato,transaktionsdag,transaksjonsdato,data ksiegowania,data księgowania,data operacji,data transakcji,timestamp,date time,datetime,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,processed,booking,booking day,value date,val date,valutadatum,day,data lancamento,data do lancamento",
     true,
   ),
   typed(
@@ -33,7 +33,7 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "description",
-    "description,original description,full description,descrizione completa,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,narration,obi,originator to beneficiary information,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,avisierungstext,rubrik,lancamento,transaction remarks,transaction particulars,particular,remark,tytul,tytuł,tytul operacji",
+    "description,original description,full description,descrizione completa,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,narration,obi,originator to beneficiary information,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,avisierungstext,rubrik,lancamento,transaction remarks,transaction particulars,particular,remark,tytul,tytuł,tytul operacji,what",
     true,
   ),
   text(

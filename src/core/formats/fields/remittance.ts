@@ -22,7 +22,7 @@ export const remittance: readonly FieldSpec[] = [
   ),
   text(
     "number",
-    "invoice_number,invoice,invoice no,invoice number,your invoice,your reference,your ref,your document,invoice reference,ihre referenz,ihre rechnung,rechnungsnummer,votre reference,su referencia,document,invoice num,inv no,inv number,doc,document number,document no,bill number,supplier invoice,vendor invoice,reference number,doc no,invoices,invoices paid,invoice numbers,invoice nos,belegnummer lieferant,rechnung,facture,factura,fattura,belegnummer,belegnr,beleg,reference,ref",
+    "invoice_number,invoice,invoice no,invoice number,your invoice,your reference,your ref,your document,invoice reference,ihre referenz,ihre rechnung,rechnungsnummer,votre reference,su referencia,document,invoice num,inv no,inv number,doc,document number,document no,bill number,supplier invoice,vendor invoice,reference number,doc no,invoices,invoices paid,invoice numbers,invoice nos,belegnummer lieferant,rechnung,facture,factura,fattura,belegnummer,belegnr,beleg,reference,ref,your doc,your document no,your invoice no,your number",
     true,
   ),
   typed(

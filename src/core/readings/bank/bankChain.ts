@@ -9,6 +9,8 @@ export type Chain = {
   readonly firstBreak: Break | null;
   /** The balance before the first line. */
   readonly from: number;
+  /** How many lines there are up to the last balance: what comes after it leads nowhere. */
+  readonly upTo: number;
   /** The balance that the statement says it ends with; null where it says none. */
   readonly to: Minor | null;
 };
@@ -17,7 +19,12 @@ export type Chain = {
 export type Break = { readonly line: number | null; readonly said: number; readonly come: number };
 
 /** A line by what it moves and the balance after it, or a balance that stands alone. */
-type Link = { readonly line: number | null; readonly sum: number; readonly balance: number | null };
+type Link = {
+  readonly line: number | null;
+  readonly sum: number;
+  readonly balance: number | null;
+  readonly isStated?: true;
+};
 
 /**
  * How sums and balances follow on, in the better of the two orders: those that run beside the lines, and
@@ -29,10 +36,13 @@ export function chainOf(
   { before, after, among }: Stated = NOTHING_STATED,
 ): Chain | null {
   const lines = rows.map(({ line, balance }, at) => ({ line, sum: sums[at] ?? 0, balance }));
-  const links = [...lines, ...among.map((stated) => ({ ...stated, sum: 0 }))];
+  const links: (Link & { line: number })[] = [
+    ...lines,
+    ...among.map((stated) => ({ ...stated, sum: 0, isStated: true as const })),
+  ];
   if (among.length > 0) links.sort((a, b) => a.line - b.line);
   const [start, end] = [before, after].map((balance): Link[] =>
-    balance === null ? [] : [{ line: null, sum: 0, balance }],
+    balance === null ? [] : [{ line: null, sum: 0, balance, isStated: true }],
   ) as [Link[], Link[]];
   const all = [...start, ...links, ...end];
   if (all.filter(({ balance }) => balance !== null).length < 2) return null;
@@ -46,10 +56,13 @@ function chainOver(links: readonly Link[]): Omit<Chain, "to"> {
   let expected: number | null = null;
   // Lines before the first balance are part of what led to it.
   let moved = 0;
-  for (const { line, sum, balance } of links) {
+  let [upTo, count] = [0, 0];
+  for (const { line, sum, balance, isStated } of links) {
     moved += sum;
+    if (isStated !== true) count += 1;
     if (expected !== null) expected += sum;
     if (balance === null) continue;
+    upTo = count;
     from ??= balance - moved;
     if (expected !== null && expected !== balance) {
       breaks += 1;
@@ -57,7 +70,7 @@ function chainOver(links: readonly Link[]): Omit<Chain, "to"> {
     }
     expected = balance;
   }
-  return { breaks, firstBreak, from: from ?? 0 };
+  return { breaks, firstBreak, from: from ?? 0, upTo };
 }
 
 /** Sizes with the sign that their balance gives them, where every line has one that fits. */

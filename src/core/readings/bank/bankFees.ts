@@ -35,7 +35,8 @@ export function signsWithFees(reading: Reading, statement: Statement): BankSigns
   return plain;
 }
 
-const isBroken = ({ questions }: BankSigns): boolean =>
+/** Whether the balances of a statement do not follow on. */
+export const isBroken = ({ questions }: BankSigns): boolean =>
   questions.some(({ key }) => key === "balance");
 
 function lessFees(
@@ -47,8 +48,14 @@ function lessFees(
     const fees = rows.map((row) => sumUnderHead(reading, row, head) ?? 0);
     // As costs, or as what they do to the balance; what goes the other way was given back.
     const way = Math.sign(fees.reduce((sum: number, fee) => sum + Math.sign(fee), 0)) || 1;
-    return all.map((line, at) =>
-      line.amount === null ? line : { ...line, amount: minor(line.amount - way * (fees[at] ?? 0)) },
-    );
+    return all.map((line, at) => lessFee(line, way * (fees[at] ?? 0)));
   }, lines);
+}
+
+/** A line less what it cost: less came in, or more went out. */
+function lessFee(line: StatementRow, fee: number): StatementRow {
+  const { amount, moneyIn, moneyOut } = line;
+  if (amount !== null) return { ...line, amount: minor(amount - fee) };
+  if (moneyIn) return { ...line, moneyIn: minor(moneyIn - fee) };
+  return moneyOut ? { ...line, moneyOut: minor(moneyOut + Math.sign(moneyOut) * fee) } : line;
 }

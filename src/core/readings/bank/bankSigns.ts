@@ -178,7 +178,9 @@ function proofs(rows: readonly StatementRow[], chain: Chain | null): string[] {
   if (chain.firstBreak) return [brokenWords(chain.firstBreak, currency)];
   const to =
     chain.to === null ? "" : ` to the ${formatAmount(chain.to, currency)} that it ends with`;
-  return [`all ${rows.length} lines follow on from ${formatAmount(chain.from, currency)}${to}`];
+  const lines =
+    chain.upTo === rows.length ? `all ${rows.length}` : `${chain.upTo} of ${rows.length}`;
+  return [`${lines} lines follow on from ${formatAmount(chain.from, currency)}${to}`];
 }
 
 const currencyIn = (rows: readonly StatementRow[]): Currency =>

@@ -1,8 +1,8 @@
 import { headWords } from "@/core/formats";
 import { type Minor, minor } from "@/core/money";
-import { signsWithFees } from "./bankFees";
+import { isBroken, signsWithFees } from "./bankFees";
 import { sidedBalances } from "./balanceSide";
-import { bankSigns } from "./bankSigns";
+import { type BankSigns, bankSigns } from "./bankSigns";
 import { dayOfCell, inText, type Made, plainFields, type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
 import { stateQuestions } from "../activity/processorQuestions";
@@ -11,6 +11,7 @@ import { waysByCode } from "./codedWays";
 import { saidByTitle, titleQuestion } from "../lines/titles";
 import { otherWords } from "./numberedWords";
 import { severalMoved } from "./severalMoved";
+import { splitLines } from "./splitLines";
 import { statedBalances } from "./statedBalances";
 import { areEffects, type StatementRow } from "./statementRow";
 import { writtenSum } from "../sums/sumCells";
@@ -91,13 +92,17 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     !areEffects(statement) &&
     ["moneyIn", "moneyOut"].every((field) => LEDGER_HEAD.test(headWords(cells.head(field))));
   const stated = statedBalances(reading, kept);
+  const signsOf = (lines: readonly StatementRow[]): BankSigns =>
+    bankSigns(lines, cells.file.answers, { ledgerHeads, stated });
+  const split = splitLines(statement, cells.file.answers, (lines) => isBroken(signsOf(lines)));
+  const counted = kept.filter(({ line }) => !split.out.has(line));
   const signs = signsWithFees(reading, {
-    rows: kept,
-    lines: statement,
-    signsOf: (lines) => bankSigns(lines, cells.file.answers, { ledgerHeads, stated }),
+    rows: counted,
+    lines: statement.filter(({ line }) => !split.out.has(line)),
+    signsOf,
   });
   return {
-    rows: kept.map((row, at) => {
+    rows: counted.map((row, at) => {
       const [sum, balance] = [signs.sums[at], signs.balances[at]];
       const fields = plainFields(reading, row, WORKED_OUT);
       return {
@@ -109,9 +114,13 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
         },
       };
     }),
-    leftOut,
+    leftOut: [
+      ...leftOut,
+      ...[...split.out].map((line) => ({ line, why: "same_payment" as const })),
+    ],
     refused: [],
     questions: [
+      ...split.questions,
       ...titleQuestion(cells, rows),
       ...stateQuestions(reading, rows),
       ...wordedQuestions(reading, rows),
