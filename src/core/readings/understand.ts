@@ -20,6 +20,7 @@ import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/ofOneAccount";
 import { momentsOfFormat } from "./momentsOfFormat";
+import { withOurNumbers } from "./remittance/ourNumbers";
 import { remittanceTable } from "./remittance/remittanceTable";
 import { returnsTable } from "./returnsTable";
 import { otherColumns } from "./lines/otherColumns";
@@ -60,7 +61,7 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
 export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
   if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
   const said = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
-  const file = asPayouts(withTotals(withReserves(withWays(withTimes(said)))));
+  const file = withOurNumbers(asPayouts(withTotals(withReserves(withWays(withTimes(said))))));
   const lines = linesOf(file, context);
   const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);

@@ -64,16 +64,14 @@ function bookedOf(reading: Reading, rows: readonly Row[]): { kept: Row[]; leftOu
   return { kept, leftOut };
 }
 
-/** A bank statement in the agreed layout: one signed sum a line, money in positive. */
-export function bankTable(reading: Reading, rows: readonly Row[]): Made {
+/** The lines of a statement with their sums as they are written. */
+function writtenRows(reading: Reading, rows: readonly Row[]): readonly StatementRow[] {
   const { cells } = reading;
-  const { kept, leftOut } = bookedOf(reading, rows);
-  const turned = turnedLines(reading, kept);
-  const more = otherWords(cells);
+  const turned = turnedLines(reading, rows);
   const sideOf = (row: Row, field: string, other: string): Minor | null =>
     sumOfCell(reading, row, turned.has(row.line) ? other : field);
-  const wayByCode = waysByCode(cells, kept);
-  const written = kept.map((row): StatementRow => ({
+  const wayByCode = waysByCode(cells, rows);
+  const written = rows.map((row): StatementRow => ({
     line: row.line,
     on: dayOfCell(reading, row, "postedOn"),
     currency: reading.currencyOf(row),
@@ -86,7 +84,15 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
     word: cells.of(row, "direction") || reading.wayOf(row),
     coded: wayByCode(row),
   }));
-  const statement = cells.has("moneyOut") ? sidedBalances(reading, kept, written) : written;
+  return cells.has("moneyOut") ? sidedBalances(reading, rows, written) : written;
+}
+
+/** A bank statement in the agreed layout: one signed sum a line, money in positive. */
+export function bankTable(reading: Reading, rows: readonly Row[]): Made {
+  const { cells } = reading;
+  const { kept, leftOut } = bookedOf(reading, rows);
+  const more = otherWords(cells);
+  const statement = writtenRows(reading, kept);
   const ledgerHeads =
     cells.has("moneyOut") &&
     !areEffects(statement) &&

@@ -16,7 +16,7 @@ const MONEY_HEAD =
 const NO_MONEY_HEAD =
   /\b(rate|price|qty|quantity|percent|zip|postal|phone|exchange|days|count|number|no|id|code|ref|reference|date|time|limit|currency|last4|last 4|last four|digits|bin)\b/;
 
-const COUNT_HEAD = /\b(no|number|nr|count|qty|quantity|id|code|ref)\b|^#|^of$/;
+const COUNT_HEAD = /\b(no|number|nr|count|qty|quantity|id|code|ref|doc|document)\b|^#|^of$/;
 
 /** Columns that no field has taken and that may change a sum: each is asked about, once. */
 export function otherColumns(around: Around, footed: boolean): Question[] {

@@ -109,3 +109,34 @@ describe("advice of a payment", () => {
     expect(sums(file("342.50"))).toEqual(["(142.50)", "342.50"]);
   });
 });
+
+describe("numbers of documents in two columns", () => {
+  const head =
+    "Document Number,Reference,Doc. Date,Gross Amount,Deductions,Amount,Payment doc,Pmt date";
+  const file = list(
+    head,
+    "1900001,2101,2026-10-13,1240.00,24.80-,1215.20,2000551,2026-11-13",
+    "1900002,CM-12,2026-10-20,40.00-,0.00,40.00-,2000551,2026-11-13",
+  );
+  const asked = { kind: "remittance" } as const;
+  const numbers = (number: string): (string | undefined)[] =>
+    linesIn("remittance", file, { answers: { number } }).map((line) => line.split(" | ")[2]);
+
+  it("may be the payer's own or ours: it is asked which", () => {
+    expect(openIn(file, asked)).toEqual(["number"]);
+    expect(numbers("Reference")).toEqual(["2101", "CM-12"]);
+    expect(numbers("Document Number")).toEqual(["1900001", "1900002"]);
+  });
+
+  it("are asked about where the other would be taken for the number of the payment", () => {
+    const other = file.replaceAll(",2000551", "").replace(",Payment doc", "");
+    expect(openIn(other, asked)).toEqual(["number"]);
+  });
+
+  it("are not where one is the same on all lines, or holds no numbers", () => {
+    expect(
+      openIn(file.replace(",CM-12,", ",2101,").replace("Reference", "Payment ref"), asked),
+    ).toEqual([]);
+    expect(openIn(file.replace("CM-12", "Vases").replace("2101", "Bowls"), asked)).toEqual([]);
+  });
+});

@@ -14,6 +14,7 @@ import type { Question } from "../types";
 import { creditsIn } from "./credits";
 import { creditsBeside } from "./creditsBeside";
 import { discountsOff } from "./discountsOff";
+import { numberQuestion } from "./ourNumbers";
 import { payDayOf } from "./payDay";
 import { linesOfPayments } from "./payments";
 
@@ -42,6 +43,7 @@ export function remittanceTable(reading: Reading, rows: readonly Row[]): Made {
     leftOut: [],
     refused: [],
     questions: [
+      ...numberQuestion(reading.cells.file),
       ...day.questions,
       ...credits.questions,
       ...discounts.questions,
