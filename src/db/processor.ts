@@ -54,11 +54,12 @@ export function processorItemByExternalId(
 /** An item that comes in; what its file says nothing of is left out. */
 export type NewItem = Omit<
   ProcessorItemRow,
-  "id" | "returnCode" | "answerBy" | "answeredOn" | "brand" | "abroad"
+  "id" | "receiptId" | "returnCode" | "answerBy" | "answeredOn" | "brand" | "abroad"
 > &
   Partial<Pick<ProcessorItemRow, "returnCode" | "answerBy" | "brand" | "abroad">>;
 
-export function insertProcessorItem(db: Db, item: NewItem): number {
+/** Of a large file hundreds of thousands: the receipt is given beside the item, which is not copied. */
+export function insertProcessorItem(db: Db, item: NewItem, receiptId: number | null): number {
   return db.insert(
     PROCESSOR_ITEMS,
     item.processorAccountId,
@@ -69,7 +70,7 @@ export function insertProcessorItem(db: Db, item: NewItem): number {
     item.currency,
     item.amount,
     item.payoutId,
-    item.receiptId,
+    receiptId,
     item.relatedId,
     item.origin,
     item.reason,

@@ -171,24 +171,22 @@ class ActivityImport {
       if (this.orphans.has(row.externalId)) this.claimOrphans(row.externalId);
     } else {
       const charged = this.charges.of(row.relatedId);
-      const { receiptId } = charged;
       // Whose a charge of this file is has not changed since for a fee; what else comes may have moved it.
       const customerId = row.kind === "fee" ? charged.customerId : customerOf(ctx, charged);
-      const id = insertProcessorItem(ctx.db, { ...item, receiptId });
-      const whole = { ...item, id, receiptId };
-      postActivity(ctx, account, { item: whole, kind: row.kind, customerId }, actId);
+      item.receiptId = charged.receiptId;
+      item.id = insertProcessorItem(ctx.db, item, item.receiptId);
+      postActivity(ctx, account, { item, kind: row.kind, customerId }, actId);
       if (row.kind === "ach_return" && row.relatedId !== null)
         notePaymentReturned(ctx, account.id, row.relatedId, row.returnCode);
     }
     if (payoutId !== null) this.touched.add(payoutId);
   }
 
-  private itemOf(
-    row: SettledRecord,
-    payoutId: number | null,
-  ): Omit<ProcessorItemRow, "id" | "receiptId"> {
+  /** A row as an item; its id and its receipt are those of the book once it is written. */
+  private itemOf(row: SettledRecord, payoutId: number | null): ProcessorItemRow {
     const { externalId, occurredOn, settledOn, currency, amount, relatedId, brand } = row;
     return {
+      id: 0,
       processorAccountId: this.account.id,
       externalId,
       kind: ROW_KINDS[row.kind].item,
@@ -197,6 +195,7 @@ class ActivityImport {
       currency,
       amount,
       payoutId,
+      receiptId: null,
       relatedId,
       origin: "file",
       reason: null,

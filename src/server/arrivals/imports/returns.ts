@@ -79,7 +79,7 @@ function takeReturn(
     fileId,
     lineNo: row.line,
   };
-  const id = insertProcessorItem(ctx.db, item);
+  const id = insertProcessorItem(ctx.db, item, item.receiptId);
   const customerId = customerOf(ctx, item);
   postActivity(ctx, account, { item: { ...item, id }, kind: "ach_return", customerId }, actId);
   tally.take(row.line, ROW_KINDS.ach_return.counted, minor(-amount));

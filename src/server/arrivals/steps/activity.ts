@@ -46,7 +46,7 @@ export function postCharge(
     fileId: item.fileId,
     lineNo: item.lineNo,
   });
-  const id = insertProcessorItem(ctx.db, { ...item, receiptId });
+  const id = insertProcessorItem(ctx.db, item, receiptId);
   const head = {
     on: item.settledOn,
     document: { kind: "processor_item" as const, id, text: `charge ${item.externalId}` },

@@ -63,7 +63,7 @@ function post(ctx: CommandContext, refund: RefundRow, externalId: string): void 
     lineNo: null,
     receiptId,
   };
-  const id = insertProcessorItem(ctx.db, item);
+  const id = insertProcessorItem(ctx.db, item, receiptId);
   const actId = tell(ctx, refund, "paying", `sent back as ${externalId}`);
   const customerId = customerOf(ctx, item);
   postActivity(ctx, account, { item: { ...item, id }, kind: "refund", customerId }, actId);

@@ -41,7 +41,7 @@ export function takeCharge(ctx: CommandContext, payment: Charged, fee: number): 
       amount: minor(-fee),
       relatedId: payment.chargeId,
     });
-    const id = insertProcessorItem(ctx.db, { ...item, receiptId });
+    const id = insertProcessorItem(ctx.db, item, receiptId);
     const taken = { item: { ...item, id, receiptId }, customerId: customerOf(ctx, { receiptId }) };
     postActivity(ctx, account, { ...taken, kind: "fee" }, actId);
   }

@@ -11,6 +11,7 @@ import {
   moveItem,
   processorItemById,
   type ProcessorItemRow,
+  type NewItem,
 } from "@/db/processor";
 import { processorAccounts } from "@/db/processorAccounts";
 import { type CommandContext } from "@/server/runtime/context";
@@ -132,7 +133,7 @@ function bookDifference(
     payout.paidOn,
   );
   const kind = as.as === "park" ? "adjustment" : FEE_KINDS[as.kind].item;
-  const id = insertProcessorItem(ctx.db, {
+  const item: NewItem = {
     processorAccountId: payout.processorAccountId,
     externalId: `${payout.externalId} off ${actId}`,
     kind,
@@ -141,14 +142,14 @@ function bookDifference(
     currency: payout.currency,
     amount: off,
     payoutId: payout.id,
-    receiptId: null,
     relatedId: null,
     origin: "explained",
     reason: as.as === "park" ? as.reason : `missing ${as.kind} fee`,
     settledState: null,
     fileId: null,
     lineNo: null,
-  });
+  };
+  const id = insertProcessorItem(ctx.db, item, null);
   const head = {
     on,
     document: {
