@@ -13,6 +13,7 @@ export class Cells {
   readonly fields: readonly FieldSpec[];
   private readonly places: ReadonlyMap<string, number>;
   private readonly fixed: ReadonlyMap<string, string>;
+  private others: { head: string; at: number }[] | null = null;
 
   constructor(readonly file: Unread) {
     this.places = new Map(
@@ -47,7 +48,11 @@ export class Cells {
   }
 
   /** Heads that no field has taken, with their place. */
-  unread(): { head: string; at: number }[] {
+  unread(): readonly { head: string; at: number }[] {
+    return (this.others ??= this.untaken());
+  }
+
+  private untaken(): { head: string; at: number }[] {
     const taken = new Set(this.places.values());
     return this.file.table.headers.flatMap((head, at) =>
       taken.has(at) || head === "" ? [] : [{ head, at }],

@@ -1,7 +1,7 @@
 import { headWords } from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
-import { type Reading, sumOfCell } from "../canonical";
+import { headsUsedAs, type Reading, sumOfCell } from "../canonical";
 import { type Row, some } from "../cells";
 import type { Question } from "../types";
 
@@ -23,10 +23,11 @@ function otherCurrency(reading: Reading, row: Row, { at }: Column): string | nul
 
 /** Whether a line's fee is in another currency than its sum, and was said to come apart from it. */
 export function isFeeApart(reading: Reading, row: Row): boolean {
-  const column = columnOf(reading);
-  if (column === undefined || reading.cells.file.answers[`column:${column.head}`] !== "apart")
-    return false;
-  return otherCurrency(reading, row, column) !== null;
+  const [head] = headsUsedAs(reading, "apart");
+  const column = head === undefined ? undefined : columnOf(reading);
+  return column?.head === head && column !== undefined
+    ? otherCurrency(reading, row, column) !== null
+    : false;
 }
 
 /** Fees in another currency than the sums beside them: no sum of this account. */

@@ -1,5 +1,5 @@
 import { plainWords } from "@/core/formats";
-import { type Minor, minor } from "@/core/money";
+import { type Minor, minor, sumOf } from "@/core/money";
 
 import {
   headsUsedAs,
@@ -74,9 +74,9 @@ const isSame = (whole: Sums, net: Sums): boolean =>
 
 /** What is kept back of a line, below zero, or comes back with it, by the columns that say so. */
 export const reservedOf = (reading: Reading, row: Row): number =>
-  USES.flatMap((use) =>
-    headsUsedAs(reading, use).map((head) => EFFECT[use](sumUnderHead(reading, row, head) ?? 0)),
-  ).reduce((all, sum) => all + sum, 0);
+  sumOf(USES, (use) =>
+    sumOf(headsUsedAs(reading, use), (head) => EFFECT[use](sumUnderHead(reading, row, head) ?? 0)),
+  );
 
 const HAVE_NONE: ReadonlySet<ActivityRow["kind"]> = new Set(["reserve", "payout"]);
 

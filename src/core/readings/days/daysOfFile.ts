@@ -1,5 +1,6 @@
 import { addDays, type Day } from "@/core/calendar";
 import { FIELDS } from "@/core/formats";
+import { sumOf } from "@/core/money";
 
 import type { Cells, Row } from "../cells";
 import { type DayReading, dayUnder, type PartOrder } from "./dayUnder";
@@ -120,7 +121,7 @@ const same = (a: Candidate, b: Candidate | undefined): boolean =>
   a.columns.every((days, at) => days.every((day, nth) => day === b?.columns[at]?.[nth]));
 
 const unreadOf = ({ columns }: Candidate): number =>
-  columns.flat().filter((day) => day === null).length;
+  sumOf(columns, (days) => sumOf(days, (day) => (day === null ? 1 : 0)));
 
 /** The orders under which the fewest cells are no day. */
 function readable(candidates: readonly Candidate[]): Candidate[] {

@@ -39,14 +39,17 @@ export function sumsOfFile(cells: Cells, rows: readonly Row[], context: ReadingC
 
 /** Different cells by which the mark is told; more say nothing more. */
 const MOST_LOOKED_AT = 20_000;
+const WHOLE = /^\d+$/;
 
-/** Each sum that is written differently, once for each currency. */
+/** Each sum that is written differently, once for each currency, as many as say anything. */
 function different(
   cells: Cells,
   rows: readonly Row[],
   currencyOf: (row: Row) => Currency,
 ): readonly Cell[] {
   const found: Cell[] = [];
+  // Whether one has decimals: only where none has may they all be hundredths.
+  let isParted = false;
   const seen = new Map<Currency, Set<string>>();
   for (const field of sumFields(cells))
     for (const row of rows) {
@@ -58,6 +61,8 @@ function different(
       seen.set(currency, texts.add(text));
       const written = writtenSum(text);
       if (written) found.push({ text, written, currency });
+      isParted ||= written !== null && minorDigits(currency) > 0 && !WHOLE.test(written.digits);
+      if (isParted && found.length >= MOST_LOOKED_AT) return found;
     }
   return found;
 }
@@ -132,7 +137,7 @@ function unitOf(
   const large = saysThousands(cells);
   if (large !== undefined) return { cents: false, questions: [largeQuestion(large)] };
   const own = sums.filter(({ currency }) => minorDigits(currency) > 0);
-  const whole = own.filter(({ written }) => /^\d+$/.test(written.digits));
+  const whole = own.filter(({ written }) => WHOLE.test(written.digits));
   const worth = whole.filter(({ written }) => Number(written.digits) !== 0);
   if (worth.length === 0 || whole.length < own.length) return { cents: false, questions: [] };
   const round = worth.every(({ written }) => written.digits.length < FEW);
