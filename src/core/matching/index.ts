@@ -1,4 +1,4 @@
-export { jaro, jaroWinkler } from "./payers/names";
+export { jaro, jaroWinkler, nameWords } from "./payers/names";
 export { Matcher, propose } from "./engine/propose";
 export { filterItems, type Filtered } from "./candidates/filter";
 export { piecesOf, restsOn, type Piece } from "./memo/marks";

@@ -29,6 +29,12 @@ describe("customers of another program", () => {
     const bill = invoices("9001|80.00,80.00").replace("C1", "10045");
     expect(must("invoices", bill)).toMatchObject({ new: 1 });
   });
+  it("are called so too where a legal form, an article or the order of the words is another", () => {
+    const forms = customers("10045,The Fernhill Studio LLC", "10046,Quarry Lane");
+    expect(asks("customers", forms)).toContain("(10045 here, C1 there)");
+    must("customers", customers("C9,Ada Ray"));
+    expect(asks("customers", customers("77,\"Ray, Ada\""))).toContain("(77 here, C9 there)");
+  });
   it("who are written to as others of the book are asked about, where no other has that e-mail", () => {
     const mails = (...rows: string[]): string => list("Customer number,Name,Email", ...rows);
     must("customers", mails("C8,Marsh End Pottery,ruth@marsh.example"));

@@ -1,4 +1,5 @@
 import { type CustomerRecord, plainWords } from "@/core/formats";
+import { nameWords } from "@/core/matching";
 import { allCustomers, customerByExternalId } from "@/db/customers";
 import type { CommandContext } from "@/server/runtime/context";
 
@@ -18,6 +19,8 @@ type Called = Pick<CustomerRecord, "name" | "email">;
 /** By what a customer of another program is found: what it is called, and how it is written to. */
 const MARKS = [
   ({ name }: Called): string => plainWords(name),
+  // The words that carry it, in whatever order: without `LLC` and `The`.
+  ({ name }: Called): string => nameWords(name).sort().join(" "),
   ({ email }: Called): string => (email ?? "").trim().toLowerCase(),
 ] as const;
 
