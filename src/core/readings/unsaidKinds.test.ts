@@ -206,3 +206,21 @@ describe("what a file is", () => {
     expect(sure ?? possible[0]).toBe(kind);
   });
 });
+
+describe("what is bought and paid with a card of ours", () => {
+  it("is no activity of a processor: its charges go both ways", () => {
+    const card = list(
+      "Type,Trans Date,Post Date,Description,Amount",
+      "Sale,2026-11-13,2026-11-14,KILN PARTS DEPOT,-145.20",
+      "Payment,2026-11-15,2026-11-15,Payment received,2000.00",
+      "Fee,2026-11-16,2026-11-16,ANNUAL MEMBERSHIP,-95.00",
+    );
+    expect(kindsIn(card).sure).toBeNull();
+    const account = list(
+      "Date,Type,Description,Amount,Fee,Balance",
+      "2026-11-13,Payment,Payment from Harbor Kiln,2100.00,0.00,6100.00",
+      "2026-11-14,Payment,To Clay Supply,-350.25,5.00,5744.75",
+    );
+    expect(kindsIn(account).sure).toBe("bank");
+  });
+});

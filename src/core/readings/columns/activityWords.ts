@@ -2,6 +2,7 @@ import type { RowKind } from "@/core/activity/index";
 import type { Table } from "@/core/formats";
 
 import { sureKind } from "../rowWords";
+import { writtenSum } from "../sums/sumCells";
 import type { Columns } from "./sheet";
 
 /** Rows that the words are looked for in. */
@@ -25,4 +26,24 @@ export function kindsSaid(table: Table, columns: Columns): ReadonlySet<RowKind |
   if (at < 0) return new Set();
   const looked = table.rows.slice(0, MOST_LOOKED_AT);
   return new Set(looked.map(({ cells }) => sureKind((cells[at] ?? "").trim())));
+}
+
+/**
+ * Whether lines whose word is that of a charge go both ways: what a processor's customers pay never goes
+ * out, and what is bought with a card, and what is paid on it, does. A wallet has both, and says what
+ * arrives of each.
+ */
+export function chargesGoBothWays(table: Table, columns: Columns): boolean {
+  const [kind, gross] = ["kind", "gross"].map((field) =>
+    table.headers.indexOf(columns[field] ?? ""),
+  );
+  if (kind === undefined || gross === undefined || kind < 0 || gross < 0) return false;
+  if (columns.net !== undefined || columns.payoutId !== undefined) return false;
+  const ways = new Set<boolean>();
+  for (const { cells } of table.rows.slice(0, MOST_LOOKED_AT)) {
+    const sum = writtenSum((cells[gross] ?? "").trim());
+    if (sum === null || !/[1-9]/.test(sum.digits)) continue;
+    if (sureKind((cells[kind] ?? "").trim()) === "charge") ways.add(sum.negative);
+  }
+  return ways.size > 1;
 }

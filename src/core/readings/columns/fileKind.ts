@@ -7,7 +7,7 @@ import {
   type Table,
 } from "@/core/formats";
 
-import { areActivity, hasActivityWords, kindsSaid } from "./activityWords";
+import { areActivity, chargesGoBothWays, hasActivityWords, kindsSaid } from "./activityWords";
 import { isAddressBook } from "./addressBook";
 import { isOnMost } from "./contents";
 import { columnsHeld } from "./columnsOfFile";
@@ -39,7 +39,8 @@ const SIGNS_OF_KIND: Readonly<
     has("occurredOn") &&
     ((saysWho(columns) &&
       (has("fee") || has("payoutId") || hasActivityWords(table, columns)) &&
-      !saysDocuments(table, columns.kind)) ||
+      !saysDocuments(table, columns.kind) &&
+      !chargesGoBothWays(table, columns)) ||
       listsPayouts(columns)),
   bank: (has, table, columns) =>
     has("postedOn") &&

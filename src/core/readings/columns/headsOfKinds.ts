@@ -4,7 +4,7 @@ import type { Columns } from "./sheet";
 
 /** Heads that no statement of a bank has beside its own. */
 export const OF_OTHERS =
-  /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|sales|tips?|tax|orders?|due|discount|individual)\b/;
+  /\b(card|cardholder|auth|authorization|merchant|batch|invoices?|returns?|refunds?|reason|fees?|costs?|commissions?|sales|tips?|tax|orders?|due|discount|individual)\b/;
 
 /** Of them, those that a list of debits has that somebody sent to his bank. */
 export const OF_ORIGINATORS = /\b(individual|batch|returns?|reason|invoices?|due|orders?)\b/;
