@@ -15,7 +15,7 @@ export const invoices: readonly FieldSpec[] = [
   typed(
     "day",
     "issuedOn",
-    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,fecha expedicion,fecha de expedicion,data,data fattura,factuurdatum,data documento,invoice bill date,posted,posted on,date posted,posted date,booked,booked on,entry date,raised,raised on,date raised,invoiced,invoiced on,inv dt,ordered,ordered on,order date",
+    "issued_on,invoice date,date,issue date,issued,created at,document date,posting date,bill date,billed on,doc date,inv date,date issued,date of issue,created,created on,transaction date,txn date,rechnungsdatum,datum,belegdatum,date de facture,date facture,emise le,emis le,date d emission,fecha,fecha factura,fecha de factura,fecha de emision,fecha expedicion,fecha de expedicion,data,data fattura,factuurdatum,data documento,invoice bill date,posted,posted on,date posted,posted date,booked,booked on,entry date,raised,raised on,date raised,invoiced,invoiced on,inv dt,ordered,ordered on,order date,emision,emission,emissione,ausgestellt am",
     true,
   ),
   typed(

@@ -34,16 +34,14 @@ export function kindsSaid(table: Table, columns: Columns): ReadonlySet<RowKind |
  * arrives of each.
  */
 export function chargesGoBothWays(table: Table, columns: Columns): boolean {
-  const [kind, gross] = ["kind", "gross"].map((field) =>
-    table.headers.indexOf(columns[field] ?? ""),
-  );
-  if (kind === undefined || gross === undefined || kind < 0 || gross < 0) return false;
   if (columns.net !== undefined || columns.payoutId !== undefined) return false;
-  const ways = new Set<boolean>();
-  for (const { cells } of table.rows.slice(0, MOST_LOOKED_AT)) {
-    const sum = writtenSum((cells[gross] ?? "").trim());
-    if (sum === null || !/[1-9]/.test(sum.digits)) continue;
-    if (sureKind((cells[kind] ?? "").trim()) === "charge") ways.add(sum.negative);
-  }
-  return ways.size > 1;
+  const at = table.headers.indexOf(columns.kind ?? "");
+  const charges = table.rows
+    .slice(0, MOST_LOOKED_AT)
+    .filter(({ cells }) => sureKind((cells[at] ?? "").trim()) === "charge");
+  const place = table.headers.indexOf(columns.gross ?? "");
+  const sums = charges
+    .map(({ cells }) => writtenSum((cells[place] ?? "").trim()))
+    .filter((sum) => sum !== null && /[1-9]/.test(sum.digits));
+  return new Set(sums.map((sum) => sum?.negative)).size > 1;
 }
