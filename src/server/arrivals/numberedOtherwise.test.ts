@@ -33,7 +33,7 @@ describe("customers of another program", () => {
     const forms = customers("10045,The Fernhill Studio LLC", "10046,Quarry Lane");
     expect(asks("customers", forms)).toContain("(10045 here, C1 there)");
     must("customers", customers("C9,Ada Ray"));
-    expect(asks("customers", customers("77,\"Ray, Ada\""))).toContain("(77 here, C9 there)");
+    expect(asks("customers", customers('77,"Ray, Ada"'))).toContain("(77 here, C9 there)");
   });
   it("who are written to as others of the book are asked about, where no other has that e-mail", () => {
     const mails = (...rows: string[]): string => list("Customer number,Name,Email", ...rows);
