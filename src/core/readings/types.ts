@@ -53,6 +53,7 @@ export const LEFT_OUT_WORDS = {
   continues: "words that go on from the line above",
   same_invoice: "more lines of an invoice above",
   same_payment: "more parts of a payment above",
+  part: "what the line above is made of",
   empty: "without a sum",
 } as const;
 

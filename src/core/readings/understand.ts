@@ -14,6 +14,7 @@ import { daysOfFile } from "./days/daysOfFile";
 import { doubtsOfFormat } from "./doubtsOfFormat";
 import { cutIds } from "./lines/cutIds";
 import { totalsOf } from "./lines/totals";
+import { splitRows } from "./lines/splitRows";
 import { headSaid } from "./lines/headOfFile";
 import { dueOfFormat } from "./invoices/dueOfFormat";
 import { invoiceTable } from "./invoices/invoiceTable";
@@ -76,13 +77,14 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
   };
   const bad = [...cutIds(cells, rows), ...rows.flatMap((row) => unreadable(reading, row))];
   const badLines = new Set(bad.map(({ line }) => line));
-  const made = TABLES[file.kind](
+  const split = splitRows(
     reading,
     rows.filter(({ line }) => !badLines.has(line)),
   );
+  const made = TABLES[file.kind](reading, split.rows);
   const totals = totalsOf(reading, made.questions, {
     rows: cells.file.table.rows,
-    leftOut: [...lines.leftOut, ...made.leftOut],
+    leftOut: [...lines.leftOut, ...split.leftOut, ...made.leftOut],
     made: made.rows,
   });
   const own = spanUnder(spanAbove(file.table), days.readingOf(""));
@@ -92,6 +94,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     ...days.questions,
     ...sums.questions,
     ...twoCurrencies({ cells, rows, reading: sums.reading, context }, sums.currencyOf),
+    ...split.questions,
     ...made.questions,
     ...totals.questions,
     ...otherColumns(
@@ -104,7 +107,7 @@ export function understand(asCame: Unread, context: ReadingContext): UnderstoodF
     table: canonicalTable(file.kind, { ...made, rows: span.lines }),
     mapping: canonicalMapping(file.kind),
     questions: onceEach(questions),
-    leftOut: sorted([...lines.leftOut, ...made.leftOut, ...span.leftOut]),
+    leftOut: sorted([...lines.leftOut, ...split.leftOut, ...made.leftOut, ...span.leftOut]),
     ended: [...lines.ended, ...(made.ended ?? [])],
     refused: [...lines.refused, ...bad, ...made.refused],
     proofs: [...lines.proofs, ...made.proofs, ...totals.proofs],

@@ -120,10 +120,7 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
         },
       };
     }),
-    leftOut: [
-      ...leftOut,
-      ...[...split.out].map((line) => ({ line, why: "same_payment" as const })),
-    ],
+    leftOut: [...leftOut, ...[...split.out].map((line) => ({ line, why: "part" as const }))],
     refused: [],
     questions: [
       ...split.questions,

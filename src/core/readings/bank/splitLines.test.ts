@@ -19,8 +19,8 @@ describe("a line and, below it, what it is made of", () => {
       "(900.00)",
     ]);
     expect(readList(file, bank).leftOut).toEqual([
-      { line: 4, why: "same_payment" },
-      { line: 5, why: "same_payment" },
+      { line: 4, why: "part" },
+      { line: 5, why: "part" },
     ]);
   });
 
@@ -31,12 +31,25 @@ describe("a line and, below it, what it is made of", () => {
   });
 
   it("is asked about where no balance follows, or none stands anywhere", () => {
-    expect(openIn(list(head, ...split), bank)).toEqual(["parts"]);
+    expect(openIn(list(head, ...split), bank)).toEqual(["split"]);
     const cut = (line: string): string => line.split(",").slice(0, 4).join(",");
-    expect(openIn(list(cut(head), ...split.map(cut)), bank)).toEqual(["parts"]);
+    expect(openIn(list(cut(head), ...split.map(cut)), bank)).toEqual(["split"]);
     const said = (parts: string): number =>
-      linesIn("bank", list(head, ...split), { answers: { parts } }).length;
+      linesIn("bank", list(head, ...split), { answers: { split: parts } }).length;
     expect([said("leave"), said("count")]).toEqual([2, 4]);
+  });
+
+  it("is asked about below what is booked as one, whatever the words of its parts", () => {
+    const deposit = (word: string): string =>
+      list(
+        "Date,Description,Amount",
+        `2026-11-13,${word},1850.00`,
+        "2026-11-13,Check 7001,1540.00",
+        "2026-11-13,Check 512,310.00",
+        "2026-11-16,Rent,-900.00",
+      );
+    expect(openIn(deposit("Deposit total"), bank)).toEqual(["split"]);
+    expect(openIn(deposit("Harbor Kiln"), bank)).toEqual([]);
   });
 
   it("is none where the lines below it are of another day, or of others", () => {
