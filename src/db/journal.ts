@@ -41,12 +41,14 @@ export function insertAccount(db: Db, account: Omit<AccountRow, "id" | "balance"
 /** Resolves the accounts that posting rules speak of; kept for one command, as the chart does not change within it. */
 export function accountFinder(db: Db): (ref: AccountRef) => number {
   const chart = accounts(db);
-  const known = new Map<string, number>();
+  const known = new Map<Role, Map<string | undefined, number>>();
   return (ref) => {
-    const key = `${ref.role}/${ref.of ?? ""}`;
-    const found = known.get(key) ?? accountFor(chart, ref)?.id;
-    if (found === undefined) throw new Error(`the chart has no account for ${key}`);
-    known.set(key, found);
+    const before = known.get(ref.role)?.get(ref.of);
+    if (before !== undefined) return before;
+    const found = accountFor(chart, ref)?.id;
+    if (found === undefined)
+      throw new Error(`the chart has no account for ${ref.role}/${ref.of ?? ""}`);
+    known.set(ref.role, (known.get(ref.role) ?? new Map()).set(ref.of, found));
     return found;
   };
 }

@@ -38,7 +38,10 @@ export function postCharge(
 ): number {
   const receiptId = insertReceipt(ctx.db, {
     source: "processor",
-    ...payer,
+    method: payer.method,
+    payerName: payer.payerName,
+    payerEmail: payer.payerEmail,
+    reference: payer.reference,
     paidOn: item.occurredOn,
     settledOn: item.settledOn,
     currency: item.currency,
@@ -47,13 +50,10 @@ export function postCharge(
     lineNo: item.lineNo,
   });
   const id = insertProcessorItem(ctx.db, item, receiptId);
-  const head = {
-    on: item.settledOn,
-    document: { kind: "processor_item" as const, id, text: `charge ${item.externalId}` },
-  };
   ctx.post(
     postReceiptSettled({
-      ...head,
+      on: item.settledOn,
+      document: { kind: "processor_item", id, text: `charge ${item.externalId}` },
       processor: account.code,
       processorItemId: id,
       receiptId,
