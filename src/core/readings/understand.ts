@@ -21,7 +21,7 @@ import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/ofOneAccount";
 import { momentsOfFormat } from "./momentsOfFormat";
-import { withOurNumbers } from "./remittance/ourNumbers";
+import { withOurNumbers } from "./columns/ourNumbers";
 import { remittanceTable } from "./remittance/remittanceTable";
 import { returnsTable } from "./returnsTable";
 import { otherColumns } from "./lines/otherColumns";

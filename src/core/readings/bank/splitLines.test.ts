@@ -24,6 +24,13 @@ describe("a line and, below it, what it is made of", () => {
     ]);
   });
 
+  it("counts once where its balance stands beside each part, too", () => {
+    const same = split.map((line) => line.replace(/,$/, ",5749.75"));
+    const file = list(head, ...same, "2026-11-16,Rent,Rent,-900.00,4849.75");
+    expect(openIn(file, bank)).toEqual([]);
+    expect(linesIn("bank", file)).toHaveLength(3);
+  });
+
   it("counts with the lines below it where the balance after them says so", () => {
     const file = list(head, ...split, "2026-11-16,Rent,Rent,-900.00,4499.50");
     expect(openIn(file, bank)).toEqual([]);

@@ -8,11 +8,11 @@ import { plainSum, type StatementRow } from "./statementRow";
 const AS_ONE = /\b(?:total|deposit|lockbox|batch|split)\b/i;
 
 /**
- * Whether a line can be a part of one above it: of its day, and without a balance where that has one, or
- * with its words, or below what is booked as one.
+ * Whether a line can be a part of one above it: of its day, and without a balance of its own where that
+ * has one, or with its words, or below what is booked as one.
  */
 const isLikePart = (whole: StatementRow, line: StatementRow): boolean =>
-  line.balance === null &&
+  (line.balance === null || line.balance === whole.balance) &&
   (line.on === null || line.on === whole.on) &&
   (whole.balance !== null ||
     AS_ONE.test(whole.description) ||

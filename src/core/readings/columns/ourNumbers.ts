@@ -1,16 +1,24 @@
-import { plainWords, type Table } from "@/core/formats";
+import { type FileKind, plainWords, type Table } from "@/core/formats";
 
-import { isDate, isSum } from "../columns/contents";
+import { isDate, isSum } from "./contents";
 import type { Question, Unread } from "../types";
 
 /** Heads of numbers that a payer gives to what it has booked, as well as of those of our invoices. */
 const OF_EITHER = /^(?:document|doc|voucher|beleg)(?:nummer|nr)?(?: (?:number|no|nr|num|id))?$/;
-/** Heads of what a document is called where it comes from: for a payer that is our invoice. */
-const OF_ORIGIN =
-  /\b(?:reference|ref|referenz|your|supplier|vendor|external|invoice|rechnung|facture)\b/;
+/**
+ * Heads of what a document is called where it comes from, which for a payer is our invoice; and in a
+ * ledger's own list of what it calls our invoice beside the number of its booking.
+ */
+const OF_ORIGIN: Readonly<Partial<Record<FileKind, RegExp>>> = {
+  remittance:
+    /\b(?:reference|ref|referenz|your|supplier|vendor|external|invoice|rechnung|facture)\b/,
+  invoices: /\b(?:invoice|rechnung\w*|facture|factura|fattura)\b/,
+};
 /** Heads of what else has a number. */
 const OF_ELSE =
-  /\b(?:payment|check|cheque|eft|ach|bank|po|purchase|order|customer|account|date|amount|amt|tax|vat)\b/;
+  /\b(?:payment|check|cheque|eft|ach|bank|po|purchase|order|customer|account|date|amount|amt|tax|vat|total|balance|count|qty|quantity|days|line|lines|items?|rate|period|original|related|credited)\b/;
+/** A column that says it on fewer lines names other documents: the invoice of a credit note. */
+const MOST_OF = 0.8;
 
 /** A longer head is no answer. */
 const LONGEST = 100;
@@ -27,19 +35,21 @@ type Numbers = {
  */
 function numbersIn({ kind, table, columns }: Unread): Numbers | null {
   const { number: taken, trace } = columns;
-  if (kind !== "remittance" || table.kind !== undefined || taken === undefined) return null;
+  const ofOrigin = OF_ORIGIN[kind];
+  if (ofOrigin === undefined || table.kind !== undefined || taken === undefined) return null;
   if (!OF_EITHER.test(plainWords(taken))) return null;
   const used = new Set(Object.values(columns));
   const cellsUnder = (head: string): string[] =>
     table.rows.map(({ cells }) => (cells[table.headers.indexOf(head)] ?? "").trim());
   const others = table.headers.filter((head) => {
     const plain = plainWords(head);
-    if (!OF_ORIGIN.test(plain) || OF_ELSE.test(plain)) return false;
+    if (!ofOrigin.test(plain) || OF_ELSE.test(plain)) return false;
     const filled = cellsUnder(head).filter((cell) => cell !== "");
     // What is the same on all lines, or is all that names the payment, is that of the payment.
     const isOfPayment = head === trace && new Set(filled).size < 2;
     const isFree = (head === trace || !used.has(head)) && head.length <= LONGEST;
-    return isFree && !isOfPayment && areNumbers(filled);
+    const isOnMost = filled.length >= table.rows.length * MOST_OF;
+    return isFree && !isOfPayment && isOnMost && areNumbers(filled);
   });
   const [other] = others;
   const row = table.rows.find(({ cells }) => isFilled(table, cells, [taken, other ?? ""]));
@@ -58,7 +68,7 @@ const areNumbers = (cells: readonly string[]): boolean =>
     (cell) => /\d/.test(cell) && !isDate(cell) && !(isSum(cell) && /[.,]\d\d$/.test(cell)),
   );
 
-/** An advice with the column of our numbers that was said. */
+/** An advice, or a list of invoices, with the column of our numbers that was said. */
 export function withOurNumbers(file: Unread): Unread {
   const numbers = numbersIn(file);
   if (numbers === null || file.answers.number !== numbers.other) return file;

@@ -19,6 +19,7 @@ import {
 } from "./invoiceQuestions";
 import { emptyOpenQuestion, openWithHeld, sumUsedAs } from "./emptyOpen";
 import { isAccounts, movementOf, runningQuestion } from "./runningBalance";
+import { numberQuestion } from "../columns/ourNumbers";
 import { wholeInvoices } from "./linesOfInvoices";
 import { writtenSum } from "../sums/sumCells";
 import { openByState, standsOtherwiseQuestion } from "./standsOtherwise";
@@ -63,6 +64,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     leftOut: [...leftOut, ...whole.leftOut],
     refused: [],
     questions: [
+      ...numberQuestion(reading.cells.file),
       ...titleQuestion(reading.cells, rows),
       ...wordQuestions(reading, rows),
       ...sectionQuestion(reading, rows),

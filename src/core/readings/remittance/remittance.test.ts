@@ -139,4 +139,16 @@ describe("numbers of documents in two columns", () => {
     ).toEqual([]);
     expect(openIn(file.replace("CM-12", "Vases").replace("2101", "Bowls"), asked)).toEqual([]);
   });
+
+  it("stand in a ledger's list of invoices, too", () => {
+    const invoices = list(
+      "Document number,Invoice reference,Customer,Date,Due,Total,Open",
+      "1900001,INV-2101,Ada,2026-10-13,2026-11-12,1240.00,1240.00",
+      "1900002,INV-2102,Ada,2026-10-14,2026-11-13,300.00,300.00",
+    );
+    expect(openIn(invoices, { kind: "invoices" })).toEqual(["number"]);
+    // What a credit note is of is another invoice.
+    const ofCredits = invoices.replace("Invoice reference", "Credited invoice");
+    expect(openIn(ofCredits, { kind: "invoices" })).toEqual([]);
+  });
 });

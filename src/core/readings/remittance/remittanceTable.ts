@@ -14,7 +14,7 @@ import type { Question } from "../types";
 import { creditsIn } from "./credits";
 import { creditsBeside } from "./creditsBeside";
 import { discountsOff } from "./discountsOff";
-import { numberQuestion } from "./ourNumbers";
+import { numberQuestion } from "../columns/ourNumbers";
 import { payDayOf } from "./payDay";
 import { linesOfPayments } from "./payments";
 
