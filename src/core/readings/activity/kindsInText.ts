@@ -3,7 +3,7 @@ import { plainWords } from "@/core/formats";
 
 import { type Reading, sumOfCell } from "../canonical";
 import type { Row } from "../cells";
-import { isBack, tellsStanding } from "../lines/flagWords";
+import { isBack, tellsStanding } from "../lines/flags/flagWords";
 import { kindBegun, sureKind } from "../rowWords";
 import { movedIn } from "./bothSides";
 import { givenBack } from "./refundsBeside";

@@ -4,7 +4,7 @@ import { plainWords } from "@/core/formats";
 import { headsUsedAs, type Reading } from "../canonical";
 import type { Cells, Row } from "../cells";
 import { endedRow } from "./endedRows";
-import { wasTakenBack } from "../lines/flagWords";
+import { wasTakenBack } from "../lines/flags/flagWords";
 import { saidByTitle } from "../lines/titles";
 import { isReturnWord, sureKind, sureState, type State } from "../rowWords";
 import { isElsewhere } from "./tenders";

@@ -1,6 +1,6 @@
 import { formatAmount } from "@/core/money";
 
-import { splitQuestion, splitsIn, type Split } from "../lines/splits";
+import { splitQuestion, splitsIn, type Split } from "../lines/parts/splits";
 import type { Answers, Question } from "../types";
 import { plainSum, type StatementRow } from "./statementRow";
 

@@ -4,7 +4,7 @@ import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { codesIn } from "./codesOfKinds";
 import { sureKindOf } from "../invoices/documentWords";
 import { groupColumn } from "../lines/groupedRows";
-import { tellsStanding } from "../lines/flagWords";
+import { tellsStanding } from "../lines/flags/flagWords";
 import { MAIN_DAY } from "../lines/rowsLeftOut";
 import { statementColumns } from "./statementColumns";
 import { sureKind } from "../rowWords";

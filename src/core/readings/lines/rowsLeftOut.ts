@@ -3,13 +3,13 @@ import { type FileKind, isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
-import { itemsOfAbove } from "./itemsOfAbove";
-import { levelTotals } from "./levelTotals";
+import { itemsOfAbove } from "./parts/itemsOfAbove";
+import { levelTotals } from "./totals/levelTotals";
 import { isDayAlone } from "./onlyWords";
-import { adviceTotals } from "./adviceTotals";
-import { datedTotals } from "./datedTotals";
-import { isCountAlone } from "./saidCount";
-import { unnamedTotals } from "./unnamedTotals";
+import { adviceTotals } from "./totals/adviceTotals";
+import { datedTotals } from "./totals/datedTotals";
+import { isCountAlone } from "./totals/saidCount";
+import { unnamedTotals } from "./totals/unnamedTotals";
 
 const TOTAL =
   /^(?:grand |page |report |sub )?(?:total|totals|subtotal|sum|summe|gesamt|gesamtsumme|umsatztotal|zwischensumme|totaal|totale|totaux|suma|soma|(?:carried|brought) forward|ubertrag|uebertrag|a reporter|end of (?:report|file)|records?)\b/;

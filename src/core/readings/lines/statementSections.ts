@@ -3,7 +3,7 @@ import { plainWords } from "@/core/formats";
 import type { Row } from "../cells";
 import { onlyWords } from "./onlyWords";
 import { isBalanceWords, isTotalWord } from "./rowsLeftOut";
-import { isCountAlone } from "./saidCount";
+import { isCountAlone } from "./totals/saidCount";
 import type { LeftOut, Unread } from "../types";
 
 /** What the lines of a section are, by its heading: money in, money out, balances, on their way, or not said. */
