@@ -130,6 +130,6 @@ export function bankTable(reading: Reading, rows: readonly Row[]): Made {
       ...severalMoved(reading, kept),
       ...signs.questions,
     ],
-    proofs: signs.proofs,
+    proofs: [...signs.proofs, ...split.proofs],
   };
 }

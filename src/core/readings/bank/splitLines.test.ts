@@ -18,6 +18,9 @@ describe("a line and, below it, what it is made of", () => {
       "(350.25)",
       "(900.00)",
     ]);
+    expect(readList(file, bank).proofs).toContain(
+      "by the balances, 2 lines say what the line above them is made of",
+    );
     expect(readList(file, bank).leftOut).toEqual([
       { line: 4, why: "part" },
       { line: 5, why: "part" },

@@ -31,6 +31,7 @@ export type SplitLines = {
   /** Lines that are parts of others, and count no more. */
   readonly out: ReadonlySet<number>;
   readonly questions: readonly Question[];
+  readonly proofs: readonly string[];
 };
 
 /**
@@ -45,15 +46,19 @@ export function splitLines(
   isBroken: (lines: readonly StatementRow[]) => boolean,
 ): SplitLines {
   const splits = splitsIn(lines, (line) => plainSum(line) ?? 0, isLikePart);
-  const all: SplitLines = { out: new Set(), questions: [] };
+  const all: SplitLines = { out: new Set(), questions: [], proofs: [] };
   if (splits.length === 0 || answers.split === "count") return all;
   const out = new Set(splits.flatMap(({ parts }) => parts.map(({ line }) => line)));
   const isOut = isBroken(lines) && !isBroken(lines.filter(({ line }) => !out.has(line)));
-  if (answers.split === "leave" || isOut) return { out, questions: [] };
+  if (answers.split === "leave" || isOut)
+    return { ...all, out, proofs: isOut ? [provenWords(out.size)] : [] };
   if (!isBroken(lines) && splits.every((split) => isBetween(lines, split))) return all;
   const shown = (line: StatementRow): string => formatAmount(plainSum(line) ?? 0, line.currency);
-  return { out, questions: splitQuestion(splits, shown) };
+  return { ...all, out, questions: splitQuestion(splits, shown) };
 }
+
+const provenWords = (count: number): string =>
+  `by the balances, ${count} lines say what the line above them is made of`;
 
 /** Whether balances stand before and after the parts, and so say whether they count. */
 const isBetween = (
