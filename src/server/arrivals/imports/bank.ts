@@ -18,6 +18,7 @@ import { tieAllSingle } from "@/server/payouts/steps/tie";
 import type { CommandContext } from "@/server/runtime/context";
 
 import { asElsewhere, asReceipt, saysReceipt } from "../steps/bankLine";
+import type { StatementLine } from "./told/continuedDay";
 import { knownLine, linesToldOtherwise } from "./told/linesToldOtherwise";
 import { type FileRun, withoutTwins } from "./report";
 import { SameShape, WrittenAs, type Writing } from "./told/sameShape";
@@ -29,7 +30,7 @@ import { SameShape, WrittenAs, type Writing } from "./told/sameShape";
 export function importBank(
   ctx: CommandContext,
   account: BankAccountRow,
-  records: readonly BankRecord[],
+  records: readonly StatementLine[],
   { fileId, actId, tally, toldAs }: FileRun & { toldAs: Writing | null },
 ): void {
   const rows = withoutTwins(

@@ -17,6 +17,7 @@ import { importCustomers } from "./customers";
 import { doubledActivity, doubledLines } from "./told/doubles";
 import { takeEnded } from "./ended";
 import { importInvoices } from "./invoices";
+import { withContinuedDays } from "./told/continuedDay";
 import { customersOfOtherNumbers } from "./told/customersOtherwise";
 import {
   invoicesOfOtherNumbers,
@@ -131,12 +132,13 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
     reader: bankReader,
     asks(ctx, rows, { account, answers, writing }) {
       const bank = bankOf(ctx, account);
-      return bank ? doubledLines(ctx, bank, rows, { answers, writing }) : [];
+      if (!bank) return [];
+      return doubledLines(ctx, bank, withContinuedDays(ctx, bank, rows), { answers, writing });
     },
     takes(ctx, rows, { account, answers, writing, file }) {
       const bank = bankOf(ctx, account);
       const as = answers.same === "same" ? writing : null;
-      if (bank) importBank(ctx, bank, rows, { ...file, toldAs: as });
+      if (bank) importBank(ctx, bank, withContinuedDays(ctx, bank, rows), { ...file, toldAs: as });
     },
   }),
   remittance: reading({

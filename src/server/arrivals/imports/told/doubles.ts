@@ -1,11 +1,12 @@
 import type { FileQuestion } from "@/contracts/arrivals";
 import { formatDay } from "@/core/calendar";
-import type { ActivityRecord, BankRecord, ProcessorRecord } from "@/core/formats";
+import type { ActivityRecord, ProcessorRecord } from "@/core/formats";
 import { type BankAccountRow, idInOtherBankAccount } from "@/db/bank";
 import { idInOtherProcessorAccount } from "@/db/processor";
 import type { ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
 
+import type { StatementLine } from "./continuedDay";
 import { linesToldOtherwise, type LinesToldOtherwise } from "./linesToldOtherwise";
 import { sameQuestion } from "./sameQuestion";
 import { WrittenAs, type Writing } from "./sameShape";
@@ -21,7 +22,7 @@ const LOOKED_AT = 500;
 export function doubledLines(
   ctx: CommandContext,
   account: BankAccountRow,
-  rows: readonly BankRecord[],
+  rows: readonly StatementLine[],
   { answers, writing }: { answers: Answers; writing: Writing },
 ): FileQuestion[] {
   const asked = otherAccount(

@@ -10,6 +10,7 @@ import {
 import type { CommandContext } from "@/server/runtime/context";
 
 import { shareWords, wordsOfName } from "./alikeWords";
+import type { StatementLine } from "./continuedDay";
 import { listOf } from "./entryOf";
 import type { WrittenAs } from "./sameShape";
 
@@ -46,13 +47,13 @@ const NONE: LinesToldOtherwise = {
 export function linesToldOtherwise(
   ctx: CommandContext,
   account: BankAccountRow,
-  rows: readonly BankRecord[],
+  rows: readonly StatementLine[],
   written: WrittenAs,
 ): LinesToldOtherwise {
   const told = rows.map((row) => ({ row, known: knownLine(ctx, account.id, row) }));
   if (told.some(({ row, known }) => known && row.formerId === null)) return NONE;
   const used = new Set(told.flatMap(({ known }) => known?.id ?? []));
-  const fresh = told.flatMap(({ row, known }) => (known ? [] : [row]));
+  const fresh = told.flatMap(({ row, known }) => (known || row.continues ? [] : [row]));
   const isOther = (line: BankLineRow): boolean => !written.isOf(line.fileId);
   const held = new HeldAgainst(linesNear(ctx, account, fresh), used, isOther);
   for (const row of fresh) held.sameDay(row);
