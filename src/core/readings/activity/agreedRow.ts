@@ -1,6 +1,6 @@
 import { inText, type Made, plainFields, type Reading } from "../canonical";
 import type { Row } from "../cells";
-import { chargeId, ownId } from "./idsOfLines";
+import { idsOf } from "./idsOfLines";
 import { type ActivityEntry, effectUnder, type SignReading } from "./processorRows";
 import { paidOut } from "./rowsBeside";
 
@@ -25,6 +25,8 @@ type Decisions = {
   isMethod: boolean;
   /** The head of the ids of lines that were said to be refunds or disputes. */
   idHead: string | null;
+  /** An id by the moment of a line that has none. */
+  momentId: (row: Row, activity: ActivityEntry["activity"]) => string;
   /** Who paid, by columns of the two parts of a name. */
   person: (row: Row) => string;
 };
@@ -33,15 +35,14 @@ type Decisions = {
 export function agreedRow(
   reading: Reading,
   { row, activity }: ActivityEntry,
-  { signs, turned, isMethod, idHead, person }: Decisions,
+  { signs, turned, isMethod, person, ...ids }: Decisions,
 ): Made["rows"][number] {
   const { currency, kind } = activity;
   const effect = effectUnder(activity, signs);
   const fields = plainFields(reading, row, WORKED_OUT);
   const word = reading.cells.of(row, "kind");
   fields.kind = kind;
-  Object.assign(fields, ownId(reading, row, { idHead, of: fields.id }));
-  if (kind === "charge") Object.assign(fields, chargeId(reading, row));
+  Object.assign(fields, idsOf(reading, row, { ...ids, activity, of: fields.id }));
   fields.payerName ??= person(row);
   fields.method ??= isMethod || METHOD_HINT.test(word) ? word : "";
   if (effect) {

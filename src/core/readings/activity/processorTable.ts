@@ -12,7 +12,7 @@ import { asBrought, betweenQuestion } from "./feeBetween";
 import { netAloneQuestion } from "./netAlone";
 import { areLinesNamed, idSaid, linesAreQuestion } from "./linesAre";
 import { bothSidesQuestion, movedIn } from "./bothSides";
-import type { Row } from "../cells";
+import type { Cells, Row } from "../cells";
 import { personName } from "../personName";
 import { plainWords } from "@/core/formats";
 import type { ActivityEntry, ActivityRow } from "./processorRows";
@@ -35,6 +35,7 @@ import { statedBalances } from "../bank/statedBalances";
 import { byNet, endProofs, footQuestions } from "./footQuestions";
 import { kindsInText } from "./kindsInText";
 import { namedDisputes } from "./namedDisputes";
+import { momentIds } from "./idsOfLines";
 import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { totalProof } from "./totalOfParts";
@@ -58,14 +59,13 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
   const refunds = refundsAre(reading, parts.entries);
   const kept = asSaid(withoutRefunds(reading, parts.entries), answers);
   const activities = kept.map(({ activity }) => activity);
-  // Columns of money in and out say the way of each sum.
-  const sided = !cells.has("gross") && cells.has("moneyIn");
-  const signs = signsOf(activities, sided ? { ...answers, signs: "signed" } : answers);
+  const signs = signsOf(activities, withSides(cells, answers));
   const decided = {
     signs: signs.reading,
     turned: payoutsTurned(activities),
     isMethod,
     idHead: idSaid(cells, rows),
+    momentId: momentIds(reading),
     person: personName(cells),
   };
   const asked = rowQuestions(reading, rows, wordOf);
@@ -103,6 +103,10 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     ],
   };
 }
+
+/** Columns of money in and out say the way of each sum. */
+const withSides = (cells: Cells, answers: Answers): Answers =>
+  !cells.has("gross") && cells.has("moneyIn") ? { ...answers, signs: "signed" } : answers;
 
 /** Lines with the kind, the fee and the sums that were said of them. */
 const asSaid = (entries: readonly ActivityEntry[], answers: Answers): readonly ActivityEntry[] =>
