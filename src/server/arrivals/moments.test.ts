@@ -24,6 +24,14 @@ describe("payments of a day without ids", () => {
     expect(counts(MORNING, AFTERNOON)).toEqual([0, 2]);
   });
 
+  it("are told by a column of times beside that of days, too", () => {
+    const at = (time: string): string =>
+      list("Date,Time,Type,Customer,Amount,Fee", `2026-11-20,${time},Charge,Ada Ray,100.00,3.20`);
+    must("processor", at("09:00"));
+    expect(must("processor", at("09:00")).known).toBe(1);
+    expect(asks("processor", at("15:00"))).toContain("Are they the same?");
+  });
+
   it("of one moment are counted in their file", () => {
     expect(counts(MORNING)).toEqual([1, 0]);
     expect(counts(MORNING, MORNING)).toEqual([1, 1]);
