@@ -69,6 +69,29 @@ describe("camt.053 and camt.054 (ISO 20022, bank to customer cash management)", 
       "opening 1000.00 and 2 lines come to 1260.00, and the file says 1261.00",
     );
   });
+  it("holds pages of one statement together by the balance between them (ITBD), and notices one that is missing", () => {
+    const balance = (code: string, sum: string): string =>
+      `<Bal><Tp><CdOrPrtry><Cd>${code}</Cd></CdOrPrtry></Tp><Amt Ccy="USD">${sum}</Amt><CdtDbtInd>CRDT</CdtDbtInd></Bal>`;
+    const page = (balances: string): string =>
+      /<Stmt>.*<\/Stmt>/.exec(statement("CRDT", ""))?.[0].replace("<Ntry>", `${balances}<Ntry>`) ??
+      "";
+    const pages = (next: string): string =>
+      statement("CRDT", "").replace(
+        /<Stmt>.*<\/Stmt>/,
+        page(balance("OPBD", "10.00") + balance("ITBD", "160.00")) +
+          page(balance("ITBD", next) + balance("ITBD", "310.00")),
+      );
+    expect(tableOf(pages("160.00"))).toMatchObject({
+      off: null,
+      proofs: expect.arrayContaining([
+        "opening 10.00 and 1 lines come to the closing 160.00",
+        "opening 160.00 and 1 lines come to the closing 310.00",
+      ]) as unknown,
+    });
+    expect(tableOf(pages("161.00")).off).toBe(
+      "opening 161.00 and 1 lines come to 311.00, and the file says 310.00",
+    );
+  });
   it("reads a notice as remittance, in the older shape of names and states", () => {
     const notice = `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.054.001.02"><BkToCstmrDbtCdtNtfctn><Ntfctn><Ntry><Amt Ccy="USD">150.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts>BOOK</Sts><BookgDt><Dt>2026-11-03</Dt></BookgDt><NtryDtls><TxDtls><Refs><EndToEndId>E-9</EndToEndId></Refs><RltdPties><Dbtr><Nm>Harbor Street Arts</Nm></Dbtr></RltdPties><RmtInf><Strd><RfrdDocInf><Nb>1042</Nb></RfrdDocInf><RfrdDocAmt><RmtdAmt Ccy="USD">150.00</RmtdAmt></RfrdDocAmt></Strd></RmtInf></TxDtls></NtryDtls></Ntry></Ntfctn></BkToCstmrDbtCdtNtfctn></Document>`;
     expect(rowsOf(notice)).toEqual([

@@ -48,7 +48,7 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.xml":
     "This is XML of another kind (“{name}”). Statements are read as camt.053, notices as camt.054, invoices as UBL 2.1.",
   "ofx.broken":
-    "The OFX file was cut off: it does not come to its end. Nothing of it was taken in. Export it again.",
+    "The OFX file is not whole: it was cut off, or an unescaped “<” stands among its words. Nothing of it was taken in. Export it again.",
   "bai2.control":
     "The control total on line {line} is {said}, and its records come to {found}. The file was cut off or altered: export it again.",
   "bai2.broken": "The BAI2 file has no end (99). It was cut off: export it again.",

@@ -49,6 +49,8 @@ const unescaped = (text: string): string =>
 class OfxReader {
   readonly rows: Transaction[] = [];
   whole = false;
+  /** A transaction begins before another has ended: something of it was lost. */
+  isNested = false;
   readonly days: string[] = [];
   private currency = "";
   private account = "";
@@ -73,6 +75,7 @@ class OfxReader {
   }
 
   private transaction({ tag, end, line }: Token): void {
+    if (!end && this.open) this.isNested = true;
     if (end && this.open)
       this.rows.push({
         line,
@@ -93,8 +96,8 @@ class OfxReader {
 export function ofxTable(text: string): Result<Table, "ofx.broken" | "file.no_rows"> {
   const reader = new OfxReader();
   for (const token of tokens(text)) reader.take(token);
-  const { open, whole, days } = reader;
-  if (open || !whole) return fail("ofx.broken", { count: reader.rows.length });
+  const { open, whole, isNested, days } = reader;
+  if (open || !whole || isNested) return fail("ofx.broken", { count: reader.rows.length });
   const rows = rowsOf(reader.rows);
   return rows.length === 0
     ? fail("file.no_rows")

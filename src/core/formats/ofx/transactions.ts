@@ -1,5 +1,6 @@
 import type { AgreedRow } from "../agreedTable";
 import type { Aside, Doubt } from "../doubts";
+import { pointBeforeDecimals } from "./amounts";
 
 /** The aggregate of a transaction that the bank has not booked yet (OFX 2.2, 11.4.4). */
 export const PENDING = "STMTTRNP";
@@ -35,10 +36,6 @@ function momentOf(text: string): string | null {
   return Number.isNaN(moment.getTime()) ? null : moment.toISOString();
 }
 
-/** A comma alone is the decimal mark, as some lands write it. */
-const decimal = (text: string): string =>
-  text.includes(",") && !text.includes(".") ? text.replace(",", ".") : text.replace(/,/g, "");
-
 /** Types whose sums go one way alone (OFX 2.2, 11.4.4.3); a fee may be given back, an ATM may take. */
 const ONE_WAY: Readonly<Record<string, 1 | -1>> = {
   CREDIT: 1,
@@ -49,15 +46,18 @@ const ONE_WAY: Readonly<Record<string, 1 | -1>> = {
   DIRECTDEBIT: -1,
 };
 
+const sumOf = ({ said }: Transaction): string => (said.TRNAMT ?? "").trim();
+
 /** Transactions as lines of a statement. */
 export function rowsOf(transactions: readonly Transaction[]): AgreedRow[] {
   const correctedBy = new Map<string, Transaction>();
   for (const one of transactions)
     if (one.said.CORRECTFITID) correctedBy.set(one.said.CORRECTFITID, one);
   const byId = new Map(transactions.map((one) => [one.said.FITID, one]));
+  const amountOf = pointBeforeDecimals(transactions.map(sumOf));
   return transactions.map((one) => ({
     line: one.line,
-    fields: { ...fieldsOf(one), id: rootOf(one, byId) },
+    fields: { ...fieldsOf(one), amount: amountOf(sumOf(one)), id: rootOf(one, byId) },
     aside: asideOf(one, correctedBy, byId),
     doubt: doubtOf(one, byId),
     moment: momentOf(one.said.DTPOSTED ?? one.said.DTTRAN ?? ""),
@@ -101,8 +101,9 @@ function doubtOf(one: Transaction, byId: ById): Doubt | null {
   // What it corrects came in a file before, perhaps as a correction of a third.
   if (one.said.CORRECTFITID !== undefined && !byId.has(one.said.CORRECTFITID)) return "corrected";
   const way = ONE_WAY[one.said.TRNTYPE ?? ""];
-  const sum = Number(decimal(one.said.TRNAMT ?? ""));
-  return way !== undefined && sum * way < 0 ? "wrong_side" : null;
+  const sum = sumOf(one);
+  const went = sum.startsWith("-") ? -1 : 1;
+  return way !== undefined && /[1-9]/.test(sum) && went !== way ? "wrong_side" : null;
 }
 
 function fieldsOf({ said, account, currency }: Transaction): Record<string, string> {
@@ -110,7 +111,6 @@ function fieldsOf({ said, account, currency }: Transaction): Record<string, stri
   return {
     account,
     postedOn: dayOf(said.DTPOSTED ?? said.DTTRAN ?? ""),
-    amount: decimal(said.TRNAMT ?? ""),
     currency: said.CURSYM || currency,
     description: [NAME, MEMO === NAME ? "" : MEMO, CHECKNUM ? `check ${CHECKNUM}` : ""]
       .filter((part) => part !== "")
