@@ -30,6 +30,11 @@ describe("what is no list is refused by what it is", () => {
   it.each<[string, string, string]>([
     ["JSON", '[{"id":"a","amount":9.00}]', "file.json"],
     ["JSON, a line each", '{"id":"a"}\n{"id":"b"}', "file.json"],
+    [
+      "EDIFACT",
+      "UNA:+.? '\nUNB+UNOC:3+PAYER+KESTREL+261116:1200+1'\nUNH+1+REMADV:D:96A:UN'",
+      "file.edifact",
+    ],
     ["QIF", "!Type:Bank\nD11/02/2026\nT125.00\n^", "file.qif"],
     ["a card of an address", "BEGIN:VCARD\nFN:Ada\nEND:VCARD", "file.card"],
     ["RTF", "{\\rtf1\\ansi Date}", "file.rtf"],

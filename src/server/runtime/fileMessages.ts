@@ -29,6 +29,8 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
   "file.program": "This is a program, not a list. It was not opened.",
   "file.json":
     "This is JSON, as programs send it to one another. Export the same as CSV and choose that file.",
+  "file.edifact":
+    "This is EDIFACT, which is not read here. Ask for the payments as camt.053 or as X12 820, or for the advice as CSV.",
   "file.qif":
     "This is QIF, which says neither which day is meant nor what its lines go by. Export the same as OFX, camt.053 or CSV and choose that file.",
   "file.card":

@@ -11,7 +11,9 @@ import {
   statementGap,
 } from "../agreedTable";
 import type { Table } from "../csv/table";
-import { remittanceIn } from "./remittance";
+import { type Control, controlOf, wrongControl } from "./controls";
+import { lineOf } from "./line";
+import { type Balance, balanceOf } from "./sums";
 
 export const isMt940 = (text: string): boolean =>
   /(?:^|\n|\{4:\s*):20:/.test(text.slice(0, 2000)) &&
@@ -32,101 +34,20 @@ function fieldsOf(text: string): Field[] {
   return fields;
 }
 
-type Balance = { readonly minor: number; readonly currency: string; readonly on: string };
-
-/** `C261102USD18240,55`: mark, day, currency, sum with a comma. */
-function balanceOf(text: string): Balance | null {
-  const match = /^([CD])(\d{6})([A-Z]{3})([\d,]{1,16})/.exec(text);
-  if (!match) return null;
-  const currency = match[3] ?? "";
-  const minor = minorOf(match[4] ?? "", currency);
-  return minor === null
-    ? null
-    : {
-        minor: match[1] === "D" ? -minor : minor,
-        currency,
-        on: iso(match[2] ?? ""),
-      };
-}
-
-/** A sum of SWIFT: digits, a comma, decimals that may be missing. */
-function minorOf(text: string, currency: string): number | null {
-  const match = /^(\d{1,12}),(\d{0,3})$/.exec(text);
-  const digits = digitsOf(currency);
-  if (!match || /[1-9]/.test((match[2] ?? "").slice(digits))) return null;
-  return Number(`${match[1] ?? "0"}${(match[2] ?? "").slice(0, digits).padEnd(digits, "0")}`);
-}
-
-const iso = (day: string): string => `20${day.slice(0, 2)}-${day.slice(2, 4)}-${day.slice(4, 6)}`;
-
-/** The booking day beside a value day: of the same year, or of the one beside it at its turn. */
-function bookingDay(value: string, entry: string | undefined): string {
-  if (entry === undefined) return iso(value);
-  const year = 2000 + Number(value.slice(0, 2));
-  const shift = Number(entry.slice(0, 2)) - Number(value.slice(2, 4));
-  const turned = shift > 6 ? year - 1 : year;
-  return `${shift < -6 ? year + 1 : turned}-${entry.slice(0, 2)}-${entry.slice(2)}`;
-}
-
-const LINE =
-  /^(\d{6})(\d{4})?(R?[CD])([A-Z])?([\d,]{1,16})([NSF][A-Z0-9]{3})([^\n/]*(?:\/(?!\/)[^\n/]*)*)(?:\/\/([^\n]*))?(?:\n([\s\S]*))?$/;
-
-type Line = { readonly minor: number; readonly fields: Record<string, string> };
-type Words = {
-  readonly information: string;
-  readonly reference: string;
-  readonly bank: string;
-  readonly more: string;
-};
-
-/** One `:61:` with the `:86:` behind it; null where it is none. */
-function lineOf(text: string, information: string, currency: string): Line | null {
-  const match = LINE.exec(text);
-  const part = (at: number): string => match?.[at] ?? "";
-  const size = minorOf(part(5), currency);
-  if (!match || size === null) return null;
-  const mark = part(3);
-  // A reversed credit takes, a reversed debit brings.
-  const minor = mark === "C" || mark === "RD" ? size : -size;
-  return {
-    minor,
-    fields: {
-      id: "",
-      postedOn: bookingDay(part(1), match[2]),
-      currency,
-      amount: decimalOf(minor, digitsOf(currency)),
-      description: wordsOf({
-        information,
-        reference: part(7),
-        bank: part(8),
-        more: part(9),
-      }),
-    },
-  };
-}
-
-const wordsOf = ({ information, reference, bank, more }: Words): string =>
-  [
-    remittanceIn(information),
-    /^(NONREF)?$/i.test(reference.trim()) ? "" : reference.trim(),
-    bank.trim(),
-    more.replaceAll("\n", " ").trim(),
-  ]
-    .filter((part) => part !== "")
-    .join(" ")
-    .slice(0, 500);
-
 type Statement = {
   account: string;
   opening: Balance | null;
   closing: Balance | null;
+  /** Of what is booked, and of what is expected. */
   sums: number[];
+  expected: number[];
+  controls: Control[];
   currency: string;
 };
 
 const anew = (): Statement => ({
   ...{ account: "", opening: null, closing: null },
-  ...{ sums: [], currency: "USD" },
+  ...{ sums: [], expected: [], controls: [], currency: "" },
 });
 
 /** Takes in what a field says of the statement as a whole. */
@@ -140,6 +61,8 @@ function noteOf(here: Statement, { tag, text }: Field): void {
     here.account = endOfAccount((text.split("\n")[0] ?? "").replace(/[A-Z]{3}$/, ""));
   if (tag === "34F") here.currency = text.slice(0, 3);
   if (/^62[FM]$/.test(tag)) here.closing = balanceOf(text);
+  const control = controlOf(tag, text);
+  if (control) here.controls.push(control);
 }
 
 /**
@@ -160,8 +83,12 @@ export function mt940Table(
     const next = fields[at + 1];
     const read = lineOf(field.text, next?.tag === "86" ? next.text : "", here.currency);
     if (!read) return fail("mt940.line", { line: field.line });
-    here.sums.push(read.minor);
-    rows.push({ line: field.line, fields: { account: here.account, ...read.fields } });
+    (read.isExpected ? here.expected : here.sums).push(read.minor);
+    rows.push({
+      line: field.line,
+      fields: { account: here.account, ...read.fields },
+      aside: read.isExpected ? "not_yet" : null,
+    });
   }
   // A statement that was opened and not closed was cut off.
   if (statements.some(({ opening, closing }) => opening !== null && closing === null))
@@ -191,9 +118,16 @@ const gapOf = (statements: readonly Statement[]): string | null =>
     (sum) => decimalOf(sum, digitsOf(statements[0]?.currency ?? "")),
   );
 
-function checkOf({ opening, closing, sums, currency }: Statement): ReturnType<typeof balanceCheck> {
-  const digits = digitsOf(currency);
-  return balanceCheck(opening?.minor ?? null, sums, closing?.minor ?? null, (sum) =>
-    decimalOf(sum, digits),
-  );
+function checkOf(statement: Statement): ReturnType<typeof balanceCheck> {
+  const { opening, closing, sums, currency } = statement;
+  const written = (sum: number): string => decimalOf(sum, digitsOf(currency));
+  const check = balanceCheck(opening?.minor ?? null, sums, closing?.minor ?? null, written);
+  const { controls } = statement;
+  if (controls.length === 0) return check;
+  const wrong = wrongControl(statement, written);
+  return {
+    proof:
+      wrong === null ? (check.proof ?? "its lines are what its control totals say") : check.proof,
+    off: check.off ?? wrong,
+  };
 }

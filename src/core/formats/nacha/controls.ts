@@ -44,7 +44,7 @@ function controlled(
 }
 
 const inWords = ({ entries, debits, credits }: Totals): string =>
-  `${entries} entries and addenda of ${((debits + credits) / 100).toFixed(2)}`;
+  `${entries} entries and addenda, ${(debits / 100).toFixed(2)} taken and ${(credits / 100).toFixed(2)} brought`;
 
 /** The first control record that counts other entries or sums than there are; a blank of a batch says nothing. */
 export function wrongControl(

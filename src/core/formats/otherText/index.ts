@@ -6,6 +6,7 @@ import type { FileFormat } from "../fileFormat";
 /** Texts that are no list of values, by how they begin; each with the code that names it. */
 const BEGINNINGS: readonly (readonly [RegExp, string])[] = [
   [/^\s*(?:\{\s*"|\[\s*[[{"])/, "file.json"],
+  [/^\s*(?:UNA.{6}\s*)?UNB[^\w\s]/, "file.edifact"],
   [/^\s*!(?:Type|Account|Option|Clear):/i, "file.qif"],
   [/^\s*BEGIN:(?:VCARD|VCALENDAR)/i, "file.card"],
   [/^\s*\{\\rtf/, "file.rtf"],
