@@ -118,6 +118,32 @@ describe("camt.053 and camt.054 (ISO 20022, bank to customer cash management)", 
       "this is page 2 of the statement, and more follow",
     ]);
   });
+  it("splits a batch by what was ordered where that comes to it, and names what is added to references", () => {
+    const part = (sum: string): string =>
+      `<TxDtls><AmtDtls><InstdAmt><Amt Ccy="USD">${sum}</Amt></InstdAmt></AmtDtls><RmtInf><Strd><AddtlRmtInf>order ${sum}</AddtlRmtInf></Strd></RmtInf></TxDtls>`;
+    const saidBy = (...sums: string[]): unknown =>
+      rowsOf(statement("CRDT", "").replace(/<TxDtls>.*<\/TxDtls>/, sums.map(part).join(""))).map(
+        ({ amount, description }) => [amount, description],
+      );
+    expect(saidBy("50.00", "100.00")).toEqual([
+      ["50.00", "order 50.00"],
+      ["100.00", "order 100.00"],
+    ]);
+    expect(saidBy("50.00", "102.00")).toEqual([["150.00", "order 50.00 order 102.00"]]);
+  });
+  it("gives a sum that several documents share to none of them", () => {
+    const shared = statement(
+      "CRDT",
+      '<RmtInf><Strd><RfrdDocInf><Nb>1</Nb></RfrdDocInf><RfrdDocInf><Nb>2</Nb></RfrdDocInf><RfrdDocAmt><RmtdAmt Ccy="USD">150.00</RmtdAmt></RfrdDocAmt></Strd></RmtInf>',
+    )
+      .replace("camt.053", "camt.054")
+      .replace(/BkToCstmrStmt/g, "BkToCstmrDbtCdtNtfctn")
+      .replace(/<(\/?)Stmt>/g, "<$1Ntfctn>");
+    expect(rowsOf(shared).map(({ invoice_number: number, amount }) => [number, amount])).toEqual([
+      ["1", undefined],
+      ["2", undefined],
+    ]);
+  });
   it("refuses a document type, and other XML by its name", () => {
     const doctype = CAMT053.replace(
       "<d:Document",

@@ -3,6 +3,13 @@ export { emailAddresses, isEmailAddress } from "./addresses";
 export { isBookDay } from "./days";
 export { inputProblem, type InputProblem } from "./input";
 export { masked, withoutSecrets } from "./mask";
-export { isCardNumber, isIban, maskedNumbers, passesLuhn } from "./numbers";
+export { isIban } from "./ibans";
+export {
+  isCardNumber,
+  maskedNumbers,
+  numbersWrittenOver,
+  passesLuhn,
+  writtenOver,
+} from "./numbers";
 export { isBookSum, LARGEST_TOTAL } from "./sums";
 export { MOST_IN_CELL, MOST_IN_FIELD, textOnly, textProblem, type TextProblem } from "./text";

@@ -1,3 +1,5 @@
+import { ibansIn, referencesIn, type Span } from "./ibans";
+
 /**
  * Numbers that are never kept: those of payment cards and of bank accounts. What is left of one are
  * its last four digits, by which a person knows it again.
@@ -67,26 +69,33 @@ export function isCardNumber(digits: string): boolean {
   );
 }
 
-/** Whether a text is an IBAN: two letters, two digits, and mod 97 is 1 (ISO 13616-1, ISO/IEC 7064). */
-export function isIban(text: string): boolean {
-  const bare = text.replace(/[^0-9A-Za-z]/g, "").toUpperCase();
-  if (!/^[A-Z]{2}\d{2}[A-Z0-9]{11,30}$/.test(bare)) return false;
-  let rest = 0;
-  for (const letter of bare.slice(4) + bare.slice(0, 4))
-    for (const digit of String(Number.parseInt(letter, 36)))
-      rest = (rest * 10 + Number(digit)) % 97;
-  return rest === 1;
-}
-
-/** An IBAN as it may be written: letters and digits, in groups of up to four or at one go. */
-const IBAN = /(?<![0-9A-Za-z])[A-Za-z]{2}\d{2}(?:[ .\u00a0-]?[0-9A-Za-z]){11,30}(?![0-9A-Za-z])/g;
-
 /** A number that its own words call a bank account's: eight digits and more (common practice, no source). */
 const CALLED_ACCOUNT =
-  /\b(?:bank ?(?:account|acct)|account (?:number|no|nr)|acct (?:number|no|nr)|a\/c(?: no)?|kontonummer|konto[- ]?nr|routing (?:number|no)?)[.:#]{0,2} {0,3}(?=\d)/gi;
+  /\b(?:bank ?(?:account|acct)|account (?:number|no|nr)|acct (?:number|no|nr)|a\/c(?: no)?|kontonummer|konto[- ]?nr|routing (?:number|no)?)[.:#,;|"\t ]{0,6}(?=\d)/gi;
 
 /** Between two digits of one number: spaces of any kind, dots, hyphens, slashes, underlines. */
 const SEPARATORS = /^[\s.\-/_\u00a0\u2000-\u200d\u2010-\u2015\u202f\u2060\u3000]{1,2}$/;
+
+/** Where numbers stand that are not kept, one kind after the other, and what is written before their last digits. */
+const KINDS: readonly (readonly [find: (text: string) => readonly Span[], before: string])[] = [
+  [ibansIn, "account ending in "],
+  [cardsIn, "ending in "],
+  [calledIn, "ending in "],
+];
+
+/** Every place of a text written anew; what stands between them stays. */
+function rewritten(
+  text: string,
+  places: readonly Span[],
+  write: (found: string) => string,
+): string {
+  let [left, from] = ["", 0];
+  for (const { start, end } of places) {
+    left += text.slice(from, start) + write(text.slice(start, end));
+    from = end;
+  }
+  return from === 0 ? text : left + text.slice(from);
+}
 
 /**
  * A text in which nothing is left of a card or bank account number but its last four digits.
@@ -94,21 +103,39 @@ const SEPARATORS = /^[\s.\-/_\u00a0\u2000-\u200d\u2010-\u2015\u202f\u2060\u3000]
  */
 export function maskedNumbers(text: string): string {
   if (!/\d{4}|\d\D\d/.test(text)) return text;
-  const groups = groupsOf(text);
-  return maskedCalled(maskedIbans(replaced(text, cardsIn(text, groups))));
+  const words = (before: string) => (found: string) =>
+    before + found.replace(/[^0-9A-Za-z]/g, "").slice(-4);
+  return KINDS.reduce((left, [find, before]) => rewritten(left, find(left), words(before)), text);
 }
 
+/** The same in a text whose places count: as many signs, those of a number written over. */
+export const numbersWrittenOver = (text: string): string =>
+  KINDS.reduce((left, [find]) => rewritten(left, find(left), writtenOver), text);
+
+/** A number that is not kept, as long as it was: its letters and digits but the last four are each an `x`. */
+export function writtenOver(number: string): string {
+  const signs = number.replace(/[^0-9A-Za-z]/g, "").length;
+  let seen = 0;
+  return number.replace(/[0-9A-Za-z]/g, (sign) => ((seen += 1) > signs - 4 ? sign : "x"));
+}
+
+/** Runs of digits, but for those of a creditor reference. */
 function groupsOf(text: string): Group[] {
-  return [...text.matchAll(/\d+/g)].map(({ index, 0: digits }) => ({
-    start: index,
-    end: index + digits.length,
-    digits,
-  }));
+  const references = referencesIn(text);
+  let next = 0;
+  return [...text.matchAll(/\d+/g)]
+    .map(({ index, 0: digits }) => ({ start: index, end: index + digits.length, digits }))
+    .filter(({ start }) => {
+      // Both stand in the order of the text.
+      while ((references[next]?.end ?? start + 1) <= start) next += 1;
+      return (references[next]?.start ?? start) >= start;
+    });
 }
 
 /** Where card numbers stand: over groups that belong together. */
-function cardsIn(text: string, groups: readonly Group[]): Group[] {
-  const found: Group[] = [];
+function cardsIn(text: string): Span[] {
+  const groups = groupsOf(text);
+  const found: Span[] = [];
   for (let at = 0; at < groups.length;) {
     const card = cardAt(text, groups, at);
     if (card === null) at += 1;
@@ -120,7 +147,7 @@ function cardsIn(text: string, groups: readonly Group[]): Group[] {
   return found;
 }
 
-type Card = { readonly group: Group; readonly count: number };
+type Card = { readonly group: Span; readonly count: number };
 
 /** The longest card number that begins with a group; null where none does. */
 function cardAt(text: string, groups: readonly Group[], from: number): Card | null {
@@ -133,7 +160,7 @@ function cardAt(text: string, groups: readonly Group[], from: number): Card | nu
     digits += group.digits;
     shape += `${shape === "" ? "" : "-"}${group.digits.length}`;
     if (belongsTogether(shape) && isCardNumber(digits))
-      best = { group: { start, end: group.end, digits }, count: at - from + 1 };
+      best = { group: { start, end: group.end }, count: at - from + 1 };
   }
   return best;
 }
@@ -145,31 +172,15 @@ const joined = (text: string, before: Group | undefined, group: Group): boolean 
 const belongsTogether = (shape: string): boolean =>
   !shape.includes("-") || CARD_GROUPS.includes(shape) || /^1(?:-1)+$/.test(shape);
 
-function replaced(text: string, cards: readonly Group[]): string {
-  let [left, from] = ["", 0];
-  for (const { start, end, digits } of cards) {
-    left += `${text.slice(from, start)}ending in ${digits.slice(-4)}`;
-    from = end;
-  }
-  return left + text.slice(from);
-}
-
-const maskedIbans = (text: string): string =>
-  text.replace(IBAN, (found) =>
-    isIban(found) ? `account ending in ${found.replace(/[^0-9A-Za-z]/g, "").slice(-4)}` : found,
-  );
-
-/** What the words before call an account's number. */
-function maskedCalled(text: string): string {
-  if (!/a\/c|acc|konto|routing/i.test(text)) return text;
-  let [left, from] = ["", 0];
+/** Where what the words before call an account's number stands. */
+function calledIn(text: string): Span[] {
+  if (!/a\/c|acc|konto|routing/i.test(text)) return [];
+  const found: Span[] = [];
   for (const { index, 0: words } of text.matchAll(CALLED_ACCOUNT)) {
     const start = index + words.length;
-    if (start < from) continue;
+    if (start < (found.at(-1)?.end ?? 0)) continue;
     const [number = ""] = /^\d(?:[ -]?\d){7,16}/.exec(text.slice(start, start + 40)) ?? [];
-    if (number === "") continue;
-    left += `${text.slice(from, start)}ending in ${number.replace(/\D/g, "").slice(-4)}`;
-    from = start + number.length;
+    if (number !== "") found.push({ start, end: start + number.length });
   }
-  return left + text.slice(from);
+  return found;
 }

@@ -6,7 +6,7 @@ import { allAt, at, textAt, type XmlNode, xmlTree } from "../xml/tree";
 import { bookedAt, bookedOn } from "./days";
 import { isBooked, isPending } from "./states";
 import { accountAt, checkOf, gapOf, signedSum, Unreadable } from "./sums";
-import { partOf, remittanceOf, remittanceRows } from "./details";
+import { type Entry, orderedOf, partOf, remittanceOf, remittanceRows } from "./details";
 
 /** Statements (camt.053), reports of the day (camt.052) and notices (camt.054), of every version. */
 const MESSAGE = /urn:iso:std:iso:20022:tech:xsd:camt\.05([234])\.\d{3}\.\d{2}/;
@@ -97,12 +97,9 @@ function linesOf(entry: XmlNode): Record<string, string>[] {
     currency,
   };
   const details = allAt(entry, "NtryDtls").flatMap((node) => allAt(node, "TxDtls"));
-  const parts = details.map((detail) =>
-    partOf(detail, { digits, currency, sign: Math.sign(minor) }),
-  );
-  const sum = parts.reduce((total: number, part) => total + (part ?? 0), 0);
+  const parts = partsOf(details, { digits, currency, sign: Math.sign(minor) }, minor);
   const words = textAt(entry, "AddtlNtryInf") ?? "";
-  if (details.length > 1 && parts.every((part) => part !== null) && sum === minor)
+  if (parts !== null)
     return details.map((detail, nth) => ({
       ...shared,
       id: textAt(detail, "Refs", "AcctSvcrRef") ?? (reference && `${reference}/${nth + 1}`),
@@ -121,6 +118,17 @@ function linesOf(entry: XmlNode): Record<string, string>[] {
           .slice(0, 500) || words,
     },
   ];
+}
+
+/** The sums of details that come to their entry: booked ones, else ordered ones; null where they do not. */
+function partsOf(details: readonly XmlNode[], entry: Entry, whole: number): number[] | null {
+  if (details.length < 2) return null;
+  for (const sumOf of [partOf, orderedOf]) {
+    const parts = details.flatMap((detail) => sumOf(detail, entry) ?? []);
+    const comes = parts.reduce((total, part) => total + part, 0) === whole;
+    if (parts.length === details.length && comes) return parts;
+  }
+  return null;
 }
 
 function noticeTable(statements: readonly XmlNode[]): Result<Table> {

@@ -5,8 +5,18 @@ import { decimalOf } from "../agreedTable";
  * The sum of a detail of an entry in minor units, with the sign of its own mark, else of the entry;
  * null where it has none of its own.
  */
-export function partOf(detail: XmlNode, { digits, currency, sign }: Entry): number | null {
-  const amount = at(detail, "Amt") ?? at(detail, "AmtDtls", "TxAmt", "Amt");
+export const partOf = (detail: XmlNode, entry: Entry): number | null =>
+  signedPart(at(detail, "Amt") ?? at(detail, "AmtDtls", "TxAmt", "Amt"), detail, entry);
+
+/** The same by what the payer ordered, of which charges may have been kept on the way. */
+export const orderedOf = (detail: XmlNode, entry: Entry): number | null =>
+  signedPart(at(detail, "AmtDtls", "InstdAmt", "Amt"), detail, entry);
+
+function signedPart(
+  amount: XmlNode | undefined,
+  detail: XmlNode,
+  { digits, currency, sign }: Entry,
+): number | null {
   const text = amount?.text.trim() ?? null;
   // What was paid in another currency is no part of the entry.
   if ((amount?.attributes.Ccy ?? currency) !== currency) return null;
@@ -15,7 +25,7 @@ export function partOf(detail: XmlNode, { digits, currency, sign }: Entry): numb
 }
 
 /** What a detail's entry is in, and its way. */
-type Entry = { readonly digits: number; readonly currency: string; readonly sign: number };
+export type Entry = { readonly digits: number; readonly currency: string; readonly sign: number };
 
 const SIGNS: Readonly<Record<string, number>> = { CRDT: 1, DBIT: -1 };
 
@@ -56,9 +66,11 @@ const referencesOf = (
     const discount =
       textAt(structured, "RfrdDocAmt", "DscntApldAmt") ??
       textAt(structured, "RfrdDocAmt", "DscntApldAmt", "Amt");
-    const named = allAt(structured, "RfrdDocInf").flatMap((document) => {
+    const documents = allAt(structured, "RfrdDocInf");
+    // A sum that several documents share says of none what is paid of it.
+    const amount = documents.length === 1 ? amountIn(structured) : null;
+    const named = documents.flatMap((document) => {
       const number = textAt(document, "Nb");
-      const amount = amountIn(structured);
       return number === null ? [] : [{ number, amount, discount }];
     });
     const reference = textAt(structured, "CdtrRefInf", "Ref");
@@ -74,6 +86,9 @@ export function remittanceOf(detail: XmlNode, sign: number): string {
     ...partiesOf(detail, sign),
     ...written,
     ...referencesOf(detail).map(({ number }) => number),
+    ...allAt(at(detail, "RmtInf"), "Strd").flatMap((node) =>
+      allAt(node, "AddtlRmtInf").map(({ text }) => text.trim()),
+    ),
     /^(NOTPROVIDED|NONREF)?$/i.test(endToEnd) ? "" : endToEnd,
     textAt(detail, "AddtlTxInf") ?? "",
   ]

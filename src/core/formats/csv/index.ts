@@ -1,6 +1,5 @@
-import { maskedNumbers } from "@/core/gate";
-
 import type { FileFormat } from "../fileFormat";
+import { maskedCsv } from "./masked";
 import { readTable } from "./table";
 
 /** Separated values (RFC 4180); every text that is nothing else. */
@@ -8,5 +7,5 @@ export const csv: FileFormat = {
   name: "csv",
   recognizes: () => true,
   read: readTable,
-  masked: maskedNumbers,
+  masked: maskedCsv,
 };

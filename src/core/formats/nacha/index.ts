@@ -1,5 +1,6 @@
 import type { FileFormat } from "../fileFormat";
-import { isNacha, maskedNacha, nachaTable } from "./nacha";
+import { maskedNacha } from "./masked";
+import { isNacha, nachaTable } from "./nacha";
 
 /** ACH files: 94 characters a record (Nacha file format). */
 export const nacha: FileFormat = {

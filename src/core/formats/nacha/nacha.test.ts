@@ -1,7 +1,7 @@
 import nacha from "@midlandsbank/node-nacha";
 
 import { returnFile } from "../../../../tests/support/nacha";
-import { isNacha, maskedNacha, nachaTable } from "./nacha";
+import { isNacha, nachaTable } from "./nacha";
 
 // Places by the Nacha file format (values from memory); the entries are read a second time by an independent reader.
 const FILE = returnFile([
@@ -166,12 +166,4 @@ describe("ACH return files (Nacha file format)", () => {
   });
   it("is known by its first record, and a CSV is none", () =>
     expect([isNacha(FILE), isNacha("id,amount\n1,2.00\n")]).toEqual([true, false]));
-  it("is kept without its account numbers, and reads the same", () => {
-    const kept = maskedNacha(FILE);
-    expect(kept).not.toMatch(/135792468|0099887766|77001199/);
-    expect(kept.split("\n").map((line) => line.length)).toEqual(
-      FILE.split("\n").map((line) => line.length),
-    );
-    expect(nachaTable(kept)).toEqual(nachaTable(FILE));
-  });
 });

@@ -118,21 +118,3 @@ function correction(code: string, data: string): string {
   const digits = lastFour(data.split(/\s+/)[code === "C03" || code === "C07" ? 1 : 0] ?? data);
   return digits === "" ? what : `${what} ending in ${digits}`;
 }
-
-/** An ACH file with every account number but its last four digits written over, as it may be kept. All places stay. */
-export function maskedNacha(text: string): string {
-  const overwritten = (part: string): string => {
-    const digits = part.replace(/\D/g, "").length;
-    let seen = 0;
-    return part.replace(/\d/g, (digit) => ((seen += 1) > digits - 4 ? digit : "x"));
-  };
-  return text
-    .replace(
-      /^(6.{11})(.{17})/gm,
-      (_, before: string, account: string) => before + overwritten(account),
-    )
-    .replace(
-      /^(798.{32})(.{29})/gm,
-      (_, before: string, data: string) => before + overwritten(data),
-    );
-}

@@ -1,4 +1,3 @@
-import { maskedNumbers } from "@/core/gate";
 import { minorDigits } from "@/core/money";
 import { ok, type Result } from "@/core/result";
 
@@ -7,6 +6,7 @@ import type { Table } from "../csv/table";
 import type { Doubt } from "../doubts";
 import type { FileFormat } from "../fileFormat";
 import { readUbl, type UblRecord } from "../ubl";
+import { maskedUbl } from "./masked";
 
 /** A UBL document as one open invoice, or one credit note with negative sums. */
 function ublTable(text: string): Result<Table> {
@@ -78,5 +78,5 @@ export const ublFile: FileFormat = {
       text.slice(0, 4000),
     ),
   read: ublTable,
-  masked: maskedNumbers,
+  masked: maskedUbl,
 };

@@ -1,14 +1,20 @@
 /** Segments of X12 with their elements; marks are told by the interchange's own head, or are `*` and `~` or `\`. */
 export type Segment = readonly string[];
 
-export function segmentsOf(text: string): Segment[] {
+/** What stands between elements, and what ends a segment. */
+export function marksOf(text: string): { element: string; ends: string } {
   const bare = text.trim();
   const isWhole = bare.startsWith("ISA") && bare.length > 105;
-  const element = isWhole ? (bare[3] ?? "*") : (/^(?:ST|RMR|TRN|BPR)(.)/.exec(bare)?.[1] ?? "*");
-  const ends = isWhole
-    ? (bare[105] ?? "~")
-    : (["~", "\\"].find((mark) => bare.includes(mark)) ?? "~");
-  return bare
+  return {
+    element: isWhole ? (bare[3] ?? "*") : (/^(?:ST|RMR|TRN|BPR)(.)/.exec(bare)?.[1] ?? "*"),
+    ends: isWhole ? (bare[105] ?? "~") : (["~", "\\"].find((mark) => bare.includes(mark)) ?? "~"),
+  };
+}
+
+export function segmentsOf(text: string): Segment[] {
+  const { element, ends } = marksOf(text);
+  return text
+    .trim()
     .split(ends)
     .map((segment) => segment.trim().split(element))
     .filter(([name]) => name !== undefined && /^[A-Z][A-Z0-9]{1,2}$/.test(name));
