@@ -62,6 +62,14 @@ Payer 9988776655
 ";Y;6,00;2026-11-04\n`,
     ],
     [
+      "quotes that open nothing, quotes within quotes, and an empty quoted cell",
+      `Id,Date,Description,Account No,Debit,Credit\n10000001,2026-11-03,12" pots,${OWN},5.00,\n10000002,2026-11-03,"""big"" one, ""well""",${OWN},5.00,\n10000003,2026-11-03,"",${OWN},5.00,\n`,
+    ],
+    [
+      "heads of another language",
+      `Buchungstag;Valuta;Référence;Numéro de compte;Betrag\n03.11.2026;03.11.2026;x;${OWN};5,00\n`,
+    ],
+    [
       "lines above a statement",
       `Account Number,"${OWN}"\nDate,Description,Amount\n2026-11-03,ADA,150.00\n`,
     ],

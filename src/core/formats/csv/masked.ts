@@ -1,19 +1,22 @@
 import { maskedNumbers, writtenOver } from "@/core/gate";
 
+import { FIELDS } from "../fields";
+import { plainWords } from "../plainWords";
 import { delimiterOf } from "./delimiter";
 import { SHEET_MARK } from "./sheets";
 
 /** Heads of a bank account of somebody, whatever the list is of. */
 const OF_A_BANK =
-  /\b(?:bank|payer|payee|sender|recipient|receiver|remitter|originator|beneficiary|counter ?party)(?:'?s)? ?(?:bank ?)?(?:account|acct|a\/c)\b(?! ?(?:name|type|holder))|\biban\b|\brdfi account\b/i;
+  /\b(?:bank|payer|payee|sender|recipient|receiver|remitter|originator|beneficiary|counter ?party)(?:'?s)? ?(?:bank ?)?(?:account|acct|a\/c)\b(?! ?(?:name|type|holder))|\biban\b|\brdfi account\b|\bauftragskonto\b|\btegenrekening\b/i;
 /** Heads of an account that is a bank's in a statement, and perhaps a customer's elsewhere. */
-const OF_AN_ACCOUNT =
-  /^(?:own |your )?(?:account|acct|a\/c|konto|kontonummer|compte|cuenta|conto|rekening(?:nummer)?|conta)(?: ?(?:number|no|nr|num|#|numero|id))?\.?$/i;
+const OF_AN_ACCOUNT: ReadonlySet<string> = new Set(
+  FIELDS.bank.find(({ field }) => field === "account")?.names ?? [],
+);
 /** Heads that stand beside a bank account's number alone. */
 const BESIDE_A_BANK = /\b(?:routing|aba|sort ?code|bic|swift|blz|bankleitzahl|bsb|ifsc|transit)\b/i;
 /** Heads of a statement, and heads that no statement has. */
 const OF_A_STATEMENT =
-  /\b(?:balance|debits?|credits?|withdrawals?|deposits?|saldo|solde|soll|haben|valuta|value date|post(?:ed|ing) ?(?:on|date)|buchung\w*)\b/i;
+  /\b(?:balance|debits?|credits?|withdrawals?|deposits?|saldo|solde|soll|haben|valuta|value date|post(?:ed|ing) ?(?:on|date)|buchung\w*|description|narrative|payee|transaction date)\b/i;
 const OF_A_LEDGER =
   /\b(?:customer|client|invoice|due|terms|bill(?:ing|ed)?|aging|kunde\w*|rechnung\w*|facture|cliente|fattura|factura|klant|factuur)\b/i;
 
@@ -86,9 +89,9 @@ function columnsOf(cells: readonly string[]): Column[] {
   const isSure = has(BESIDE_A_BANK);
   const isLikely = has(OF_A_STATEMENT) && !has(OF_A_LEDGER);
   return heads.flatMap((head, at): Column[] => {
-    if (OF_A_BANK.test(head) || (isSure && OF_AN_ACCOUNT.test(head)))
+    if (OF_A_BANK.test(head) || (isSure && OF_AN_ACCOUNT.has(plainWords(head))))
       return [{ at, number: NUMBERS.sure }];
-    return isLikely && OF_AN_ACCOUNT.test(head) ? [{ at, number: NUMBERS.likely }] : [];
+    return isLikely && OF_AN_ACCOUNT.has(plainWords(head)) ? [{ at, number: NUMBERS.likely }] : [];
   });
 }
 

@@ -34,6 +34,19 @@ const FILE = returnFile([
 ]);
 
 describe("ACH return files (Nacha file format)", () => {
+  it("says which kind of account is meant where the transaction code is changed (C05)", () => {
+    const change = {
+      code: "C05",
+      originalTrace: "1",
+      trace: "2",
+      cents: 0,
+      name: "A",
+      account: "1",
+    };
+    expect(nachaTable(returnFile([{ ...change, corrected: "37" }]))).toMatchObject({
+      value: { rows: [{ cells: expect.arrayContaining(["kind of account: savings"]) as unknown }] },
+    });
+  });
   it("has records of 94 characters in blocks of ten", () => {
     const lines = FILE.slice(0, -1).split("\n");
     expect([lines.every((line) => line.length === 94), lines.length % 10]).toEqual([true, 0]);

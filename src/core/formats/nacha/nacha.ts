@@ -111,10 +111,19 @@ const CHANGES: Readonly<Record<string, string>> = {
   C07: "routing number, account number and kind of account",
 };
 
+/** Kinds of account by how transaction codes begin (Nacha file format). */
+const KINDS: Readonly<Record<string, string>> = {
+  "2": "checking",
+  "3": "savings",
+  "4": "general ledger",
+  "5": "loan",
+};
+
 /** What is to be mended, in words; of numbers the last four digits only. */
 function correction(code: string, data: string): string {
   const what = CHANGES[code] ?? "account";
   if (code === "C04") return `${what}: ${data}`;
+  if (code === "C05") return `${what}: ${KINDS[data[0] ?? ""] ?? data}`;
   const digits = lastFour(data.split(/\s+/)[code === "C03" || code === "C07" ? 1 : 0] ?? data);
   return digits === "" ? what : `${what} ending in ${digits}`;
 }

@@ -58,10 +58,11 @@ class Wrong extends Error {
 export function readUbl(text: string): Result<UblRecord> {
   const tree = xmlTree(text);
   if (!tree.ok) return tree;
-  const kind = ROOTS[`${tree.value.space} ${tree.value.name}`];
-  if (!kind) return fail("ubl.other", { name: tree.value.name });
+  const document = withinEnvelope(tree.value);
+  const kind = kindOf(document);
+  if (!kind) return fail("ubl.other", { name: document.name });
   try {
-    const record = recordOf(tree.value, kind);
+    const record = recordOf(document, kind);
     const off = wrongSum(record);
     return off ? fail("ubl.sums", off) : ok(record);
   } catch (error) {
@@ -70,13 +71,32 @@ export function readUbl(text: string): Result<UblRecord> {
   }
 }
 
+const kindOf = ({ space, name }: XmlNode): UblRecord["kind"] | undefined =>
+  ROOTS[`${space} ${name}`];
+
+/** A document that is sent in an envelope (UN/CEFACT Standard Business Document Header), where it is the only one. */
+function withinEnvelope(root: XmlNode): XmlNode {
+  const sent = root.name === "StandardBusinessDocument" ? root.children.filter(kindOf) : [];
+  return sent.length === 1 && sent[0] ? sent[0] : root;
+}
+
+/** When a document is due: by its own day, else by that of its payment, where that is one. */
+function dueIn(root: XmlNode): string | null {
+  const own = textAt(root, "DueDate");
+  if (own !== null) return own;
+  const days = ["PaymentMeans", "PaymentTerms"].flatMap((name) =>
+    allAt(root, name).flatMap((node) => textAt(node, "PaymentDueDate") ?? []),
+  );
+  return new Set(days).size === 1 ? (days[0] ?? null) : null;
+}
+
 function recordOf(root: XmlNode, kind: UblRecord["kind"]): UblRecord {
   const currency = currencyOf(needed(root, "DocumentCurrencyCode"));
   if (!currency)
     throw new Wrong({ code: "currency.unknown", text: textAt(root, "DocumentCurrencyCode") });
   const sums = at(root, "LegalMonetaryTotal");
   const sum = (node: XmlNode | undefined, name: string): Minor => amountAt(node, name, currency);
-  const due = textAt(root, "DueDate") ?? textAt(root, "PaymentMeans", "PaymentDueDate");
+  const due = dueIn(root);
   const optional = (node: XmlNode | undefined, name: string): Minor =>
     textAt(node, name) === null ? minor(0) : sum(node, name);
   const taxTotal = at(root, "TaxTotal");
