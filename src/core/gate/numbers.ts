@@ -119,22 +119,33 @@ export function writtenOver(number: string): string {
   return number.replace(/[0-9A-Za-z]/g, (sign) => ((seen += 1) > signs - 4 ? sign : "x"));
 }
 
-/** Runs of digits, but for those of a creditor reference. */
-function groupsOf(text: string): Group[] {
-  const references = referencesIn(text);
-  let next = 0;
-  return [...text.matchAll(/\d+/g)]
-    .map(({ index, 0: digits }) => ({ start: index, end: index + digits.length, digits }))
-    .filter(({ start }) => {
-      // Both stand in the order of the text.
-      while ((references[next]?.end ?? start + 1) <= start) next += 1;
-      return (references[next]?.start ?? start) >= start;
-    });
-}
+/**
+ * As many digits as the shortest card number has, and more, with what may stand between them. Of a
+ * file of hundreds of thousands of lines nothing else is looked at.
+ */
+const STRETCH = /\d(?:[\s.\-/_\u00a0\u2000-\u200d\u2010-\u2015\u202f\u2060\u3000]{0,2}\d){11,}/g;
 
 /** Where card numbers stand: over groups that belong together. */
 function cardsIn(text: string): Span[] {
-  const groups = groupsOf(text);
+  const references = referencesIn(text);
+  const found: Span[] = [];
+  let next = 0;
+  for (const { index: from, 0: stretch } of text.matchAll(STRETCH))
+    for (const { start, end } of cardsOfStretch(stretch)) {
+      const card = { start: from + start, end: from + end };
+      // Both stand in the order of the text: the digits of a creditor reference are no card's.
+      while ((references[next]?.end ?? card.end) < card.end) next += 1;
+      if ((references[next]?.start ?? card.end) >= card.start) found.push(card);
+    }
+  return found;
+}
+
+function cardsOfStretch(text: string): Span[] {
+  const groups = [...text.matchAll(/\d+/g)].map(({ index, 0: digits }) => ({
+    start: index,
+    end: index + digits.length,
+    digits,
+  }));
   const found: Span[] = [];
   for (let at = 0; at < groups.length;) {
     const card = cardAt(text, groups, at);

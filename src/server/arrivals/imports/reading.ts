@@ -10,6 +10,7 @@ import {
 import {
   endedRows,
   LEFT_OUT_WORDS,
+  type ReadingContext,
   understand,
   type UnderstoodFile,
   understoodLines,
@@ -35,38 +36,55 @@ export function readingOf(
   account: string,
 ): Result<FileReading> {
   // A published format says what it is, whatever a mapping of before says of it.
-  if (mapping.answers === undefined && table.kind !== mapping.kind) {
-    const open = openMark(ctx, table, mapping, account);
-    if (open !== null) return fail("mark.open", { sample: open });
-    return ok({
-      table,
-      mapping,
-      refused: [],
-      ended: mapping.kind === "processor" ? endedRows({ table, ...mapping, answers: {} }) : [],
-      leftOut: [],
-      proofs: [],
-      questions: [],
-      understood: [],
-    });
-  }
-  const { today, settings } = ctx;
-  const { kind, columns, answers = {} } = mapping;
-  const currency = contextOf(ctx, kind, account).bookCurrency;
-  const { cutOverOn, timeZone } = settings;
-  const accountEnds =
-    kind === "bank"
-      ? (bankAccounts(ctx.db).find(({ code }) => code === account)?.lastFour ?? null)
-      : null;
-  const read = understand(
-    { table, kind, columns, answers },
-    { today, cutOverOn, currency, timeZone, accountEnds, ownName: settings.name },
-  );
-  const leftOut = read.leftOut.map(({ line, why }) => ({ line, why: LEFT_OUT_WORDS[why] }));
-  const shown = [
-    ...understoodLines(kind, read.table, { today, currency }),
-    ...firstOfEachReason(leftOut),
-  ];
+  return mapping.answers === undefined && table.kind !== mapping.kind
+    ? byMapping(ctx, table, mapping, account)
+    : ok(byProof(table, mapping, contextOfReading(ctx, mapping.kind, account)));
+}
+
+function byMapping(
+  ctx: CommandContext,
+  table: Table,
+  mapping: MappingSpec,
+  account: string,
+): Result<FileReading> {
+  const open = openMark(ctx, table, mapping, account);
+  if (open !== null) return fail("mark.open", { sample: open });
   return ok({
+    table,
+    mapping,
+    refused: [],
+    ended: mapping.kind === "processor" ? endedRows({ table, ...mapping, answers: {} }) : [],
+    leftOut: [],
+    proofs: [],
+    questions: [],
+    understood: [],
+  });
+}
+
+/** What of a book a reading by proof rests on: nothing of its lines. */
+export function contextOfReading(
+  ctx: CommandContext,
+  kind: MappingSpec["kind"],
+  account: string,
+): ReadingContext {
+  const { cutOverOn, timeZone, name } = ctx.settings;
+  const own = bankAccounts(ctx.db).find(({ code }) => code === account);
+  return {
+    today: ctx.today,
+    cutOverOn,
+    currency: contextOf(ctx, kind, account).bookCurrency,
+    timeZone,
+    accountEnds: kind === "bank" ? (own?.lastFour ?? null) : null,
+    ownName: name,
+  };
+}
+
+function byProof(table: Table, mapping: MappingSpec, context: ReadingContext): FileReading {
+  const { kind, columns, answers = {} } = mapping;
+  const read = understand({ table, kind, columns, answers }, context);
+  const leftOut = read.leftOut.map(({ line, why }) => ({ line, why: LEFT_OUT_WORDS[why] }));
+  const shown = [...understoodLines(kind, read.table, context), ...firstOfEachReason(leftOut)];
+  return {
     ...read,
     leftOut,
     proofs: [...read.proofs],
@@ -74,7 +92,7 @@ export function readingOf(
       .sort((a, b) => a.line - b.line)
       .map((line) => ({ ...line, came: cameAs(table, line.line) })),
     questions: [...read.questions],
-  });
+  };
 }
 
 /** The first line of each reason for which lines are left out, as it is shown among the others. */
