@@ -70,6 +70,10 @@ Payer 9988776655
       `Buchungstag;Valuta;Référence;Numéro de compte;Betrag\n03.11.2026;03.11.2026;x;${OWN};5,00\n`,
     ],
     [
+      "a line above a statement that names it among other words",
+      `Account: Business Checking ${OWN}\nStatement of account 2026-11-01 to 2026-11-30\n\nDate,Description,Amount,Running balance\n2026-11-03,ADA,150.00,150.00\n`,
+    ],
+    [
       "lines above a statement",
       `Account Number,"${OWN}"\nDate,Description,Amount\n2026-11-03,ADA,150.00\n`,
     ],
@@ -116,6 +120,10 @@ Payer 9988776655
     [
       "days, ids and sums beside an account",
       `Date,Account,Reference,Debit,Balance\n2026-11-03,Checking,20261103123456,5.00,1234567.89\n`,
+    ],
+    [
+      "a customer's number above and in its account",
+      `Customer account 10023456\nAccount Number,Document,Date,Debit,Credit,Balance\n10023456,2041,2026-11-03,5.00,,5.00\n`,
     ],
     ["an account of the chart", `Date,Account,Debit,Credit\n2026-11-03,1200,5.00,\n`],
   ])("%s stays", (_name, text) => expect(kept(text)).toBe(text));

@@ -1,5 +1,6 @@
 import { type Made, plainFields, type Reading } from "./canonical";
 import type { Row } from "./cells";
+import { codesQuestion } from "./columns/customerCodes";
 import { personName } from "./personName";
 
 /** Customers in the agreed layout; where no column numbers them, their names may be their numbers. */
@@ -19,8 +20,9 @@ export function customerTable(reading: Reading, rows: readonly Row[]): Made {
     })),
     leftOut: [],
     refused: [],
-    questions:
-      byName && first && cells.file.answers.number === undefined
+    questions: [
+      ...codesQuestion(cells.file),
+      ...(byName && first && cells.file.answers.number === undefined
         ? [
             {
               key: "number",
@@ -33,7 +35,8 @@ export function customerTable(reading: Reading, rows: readonly Row[]): Made {
               ],
             },
           ]
-        : [],
+        : []),
+    ],
     proofs: [],
   };
 }

@@ -21,6 +21,7 @@ import { invoiceTable } from "./invoices/invoiceTable";
 import { linesOf } from "./lines/linesOfFile";
 import { ofOneAccount } from "./lines/whose/ofOneAccount";
 import { momentsOfFormat } from "./momentsOfFormat";
+import { withSaidCodes } from "./columns/customerCodes";
 import { withOurNumbers } from "./columns/ourNumbers";
 import { remittanceTable } from "./remittance/remittanceTable";
 import { returnsTable } from "./returnsTable";
@@ -62,7 +63,9 @@ const TABLES: Readonly<Record<FileKind, (reading: Reading, rows: readonly Row[])
 export function understand(asCame: Unread, context: ReadingContext): UnderstoodFile {
   if (asCame.table.kind === asCame.kind) return understoodFormat(asCame, context);
   const said = { ...asCame, table: headSaid(asCame.table, asCame.answers) };
-  const file = withOurNumbers(asPayouts(withTotals(withReserves(withWays(withTimes(said))))));
+  const file = withSaidCodes(
+    withOurNumbers(asPayouts(withTotals(withReserves(withWays(withTimes(said)))))),
+  );
   const lines = linesOf(file, context);
   const { cells, rows } = lines;
   const days = daysOfFile(cells, rows, context);

@@ -18,7 +18,7 @@ const BESIDE_A_BANK = /\b(?:routing|aba|sort ?code|bic|swift|blz|bankleitzahl|bs
 const OF_A_STATEMENT =
   /\b(?:balance|debits?|credits?|withdrawals?|deposits?|saldo|solde|soll|haben|valuta|value date|post(?:ed|ing) ?(?:on|date)|buchung\w*|description|narrative|payee|transaction date)\b/i;
 const OF_A_LEDGER =
-  /\b(?:customer|client|invoice|due|terms|bill(?:ing|ed)?|aging|kunde\w*|rechnung\w*|facture|cliente|fattura|factura|klant|factuur)\b/i;
+  /\b(?:customer|client|invoice|document|voucher|order|due|terms|bill(?:ing|ed)?|aging|kunde\w*|rechnung\w*|facture|cliente|fattura|factura|klant|factuur)\b/i;
 
 /** Lines in which a head is looked for. */
 const MOST_BEFORE_HEAD = 60;
@@ -41,12 +41,14 @@ export function maskedCsv(text: string): string {
     return maskedNumbers(text);
   const parts = text.split(/(\r\n|\n|\r)/);
   const delimiter = delimiterOf(text);
+  const above = linesAbove(parts, delimiter);
   let columns: readonly Column[] = [];
   let [seen, before]: [number, Place] = [0, BEGIN];
   const kept = parts.map((line, at) => {
     if (at % 2 === 1) return line;
     if (line.startsWith(SHEET_MARK)) [columns, seen] = [[], 0];
     seen += 1;
+    if (above.has(at)) return line.replace(NAMED_ABOVE, (_, ...found: string[]) => over(found));
     if (columns.length === 0 && seen > MOST_BEFORE_HEAD) return line;
     const { cells, end } = cellsOf(line, delimiter, before);
     const first = before.at;
@@ -55,6 +57,31 @@ export function maskedCsv(text: string): string {
     return cells.map((cell, nth) => withoutNumber(cell, first + nth, columns)).join(delimiter);
   });
   return maskedNumbers(kept.join(""));
+}
+
+/** An account that a line above the head of a statement names; a day is none. */
+const NAMED_ABOVE =
+  /(\b(?:accounts?|acct|a\/c|konto\w{0,10}|compte|cuenta|conto|rekening\w{0,10}|conta)\b[^\d\n]{0,40})(?!(?:19|20)\d\d[ -]?\d\d[ -]?\d\d\b|\d\d[ -]\d\d[ -]\d{4}\b)(\d(?:[ -]?\d){7,39})/gi;
+
+const over = ([before = "", number = ""]: readonly string[]): string =>
+  before + writtenOver(number);
+
+/** The parts of a text that stand above the head of a statement, by sheet where it has several. */
+function linesAbove(parts: readonly string[], delimiter: string): ReadonlySet<number> {
+  const found = new Set<number>();
+  let waiting: number[] | null = [];
+  for (const [at, line] of parts.entries()) {
+    if (at % 2 === 1) continue;
+    if (line.startsWith(SHEET_MARK)) waiting = [];
+    if (waiting === null || waiting.length >= MOST_BEFORE_HEAD) continue;
+    const head = headIn(cellsOf(line, delimiter, BEGIN).cells);
+    if (!head?.isLikely && !head?.isSure) waiting.push(at);
+    else {
+      for (const one of waiting) found.add(one);
+      waiting = null;
+    }
+  }
+  return found;
 }
 
 /** Where a line begins: in which cell, and whether within its quotes, as the line before left it. */
@@ -80,14 +107,29 @@ function cellsOf(
   return { cells, end: isQuoted ? { at: at + cells.length - 1, isQuoted } : BEGIN };
 }
 
-/** Columns of a head in which a bank's account numbers stand; none where the line is no head. */
-function columnsOf(cells: readonly string[]): Column[] {
+type Head = {
+  readonly heads: readonly string[];
+  /** A bank's code stands beside, or the heads are those of a statement. */
+  readonly isSure: boolean;
+  readonly isLikely: boolean;
+};
+
+/** What a line says as a head; null where it is none. */
+function headIn(cells: readonly string[]): Head | null {
   const heads = cells.map((cell) => cell.replace(/["*]/g, "").replace(/_/g, " ").trim());
   if (heads.filter((head) => head !== "").length < 3 || heads.some((head) => /\d{3}/.test(head)))
-    return [];
+    return null;
   const has = (words: RegExp): boolean => heads.some((head) => words.test(head));
-  const isSure = has(BESIDE_A_BANK);
-  const isLikely = has(OF_A_STATEMENT) && !has(OF_A_LEDGER);
+  return {
+    heads,
+    isSure: has(BESIDE_A_BANK),
+    isLikely: has(OF_A_STATEMENT) && !has(OF_A_LEDGER),
+  };
+}
+
+/** Columns of a head in which a bank's account numbers stand; none where the line is no head. */
+function columnsOf(cells: readonly string[]): Column[] {
+  const { heads = [], isSure = false, isLikely = false } = headIn(cells) ?? {};
   return heads.flatMap((head, at): Column[] => {
     if (OF_A_BANK.test(head) || (isSure && OF_AN_ACCOUNT.has(plainWords(head))))
       return [{ at, number: NUMBERS.sure }];

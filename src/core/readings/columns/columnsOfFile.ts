@@ -4,6 +4,7 @@ import { currencyOf } from "@/core/money";
 import { isNothing } from "../canonical";
 import { areOrders, columnsByContents } from "./columnsByContents";
 import { type Contents, contentsOf, isDate, isSum } from "./contents";
+import { withCustomerCodes } from "./customerCodes";
 import { withCustomerName } from "./customerName";
 import { foreignColumns } from "./foreignColumns";
 import { kindsBySigns } from "./kindsBySigns";
@@ -54,9 +55,15 @@ const withSums = (
   { columns, cellsOf }: { columns: Record<string, string>; cellsOf: Contents },
 ): Record<string, string> =>
   withSumOfElse(table, kind, {
-    columns: withNetTotal(table, kind, withCustomerName(table, kind, columns)),
+    columns: withNetTotal(table, kind, withCustomers(table, kind, columns)),
     cellsOf,
   });
+
+const withCustomers = (
+  table: Table,
+  kind: FileKind,
+  columns: Record<string, string>,
+): Record<string, string> => withCustomerCodes(table, kind, withCustomerName(table, kind, columns));
 
 /** Of words that are needed a column that holds some goes before one of a better name that holds none. */
 function withFilled(
