@@ -10,7 +10,7 @@ const kept = (text: string): string => formatOf(text).masked(text);
 const OFX = `<OFX><STMTRS><CURDEF>USD<BANKACCTFROM><BANKID>026009593<ACCTID>${OWN}<ACCTKEY>${OTHER}</BANKACCTFROM><BANKTRANLIST><STMTTRN><TRNTYPE>XFER<DTPOSTED>20261103<TRNAMT>5.00<FITID>7<BANKACCTTO><BANKID>1<ACCTID>${OTHER}</BANKACCTTO><NAME>X</STMTTRN></BANKTRANLIST></STMTRS></OFX>`;
 
 const camt = (prefix: string): string =>
-  `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt><Acct><Id><Othr><Id>${OWN}</Id></Othr></Id></Acct><Ntry><Amt Ccy="USD">150.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-11-03</Dt></BookgDt><NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>Ada</Nm></Pty></Dbtr><DbtrAcct><Id><Othr><Id>
+  `<Document xmlns="urn:iso:std:iso:20022:tech:xsd:camt.053.001.08"><BkToCstmrStmt><Stmt><Acct x="1"><Id><Othr><Id>${OWN}</Id></Othr></Id></Acct><Ntry><Amt Ccy="USD">150.00</Amt><CdtDbtInd>CRDT</CdtDbtInd><Sts><Cd>BOOK</Cd></Sts><BookgDt><Dt>2026-11-03</Dt></BookgDt><NtryDtls><TxDtls><RltdPties><Dbtr><Pty><Nm>Ada</Nm></Pty></Dbtr><DbtrAcct><Id><Othr><Id>
   ${OTHER}</Id></Othr></Id></DbtrAcct></RltdPties><RmtInf><Ustrd>DE89370400440532013000 INV 2041</Ustrd></RmtInf></TxDtls></NtryDtls></Ntry></Stmt></BkToCstmrStmt></Document>`
     .replace(/<(\/?)([A-Z])/g, `<$1${prefix}$2`)
     .replace("xmlns=", prefix === "" ? "xmlns=" : `xmlns:${prefix.slice(0, -1)}=`);

@@ -1,9 +1,9 @@
 import { maskedNumbers, writtenOver } from "@/core/gate";
 
 /** An account of either side, of whichever role (`Acct`, `DbtrAcct`, `CdtrAcct`), under any prefix. */
-const ACCOUNTS = /<((?:[\w.-]+:)?\w*Acct)>[^]*?<\/\1>/g;
+const ACCOUNTS = /<((?:[\w.-]+:)?\w*Acct)(?:\s[^>]*)?>[^]*?<\/\1>/g;
 /** Its number, as an IBAN or as another one; a card's in what the card paid. */
-const NUMBERS = /(<(?:[\w.-]+:)?(?:IBAN|Id)>\s*)([^<\s][^<]*)/g;
+const NUMBERS = /(<(?:[\w.-]+:)?(?:IBAN|Id)(?:\s[^>]*)?>\s*)([^<\s][^<]*)/g;
 const CARDS = /(<(?:[\w.-]+:)?PAN>)([^<]*)/g;
 
 const over = (_: string, tag: string, number: string): string => tag + writtenOver(number);

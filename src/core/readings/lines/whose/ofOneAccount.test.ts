@@ -115,6 +115,20 @@ describe("a file of one account", () => {
   });
 });
 
+describe("an account that a line above a list names, as its file is kept", () => {
+  it.each(["1234567804417", "1234-5678-4417", "12 345 678 44 17", "DE89370400440532013000"])(
+    "%s is told by its end, or asked about",
+    (number) => {
+      const text = `Account: Checking ${number}\nDate,Description,Amount,Balance\n2026-11-03,RENT,-5.00,95.00\n`;
+      const kept = formatOf(text).masked(text);
+      expect(kept).not.toContain(number);
+      const end = number.replace(/\D/g, "").slice(-4);
+      expect(read(kept, {}, end).keys).toEqual([]);
+      expect(read(kept, {}, "1111").keys).toEqual(["whose"]);
+    },
+  );
+});
+
 describe("the span that a file says", () => {
   const of = (span: string, ...days: string[]): string =>
     ofx(

@@ -74,7 +74,7 @@ const isOfOthers = (
 
 /** An account by its number, whole or hidden but for its end; a day or a sum is none. */
 const NUMBER =
-  /\b(?:accounts?|acct|konto(?:nummer)?|compte|cuenta|conto|rekening|iban|card)\b[^\d*•]{0,40}?((?:[*x•.]{2,20}\s?|ending (?:in |with )?)\d{4}|[A-Z]{0,2}\d[\d -]{5,38}\d)(?![\d.,/])/i;
+  /\b(?:accounts?|acct|konto(?:nummer)?|compte|cuenta|conto|rekening|iban|card)\b[^\d*•]{0,40}?((?:[*x•.]{2}[*x•. -]{0,30}|ending (?:in |with )?)\d(?:[ -]?\d){3}|[A-Z]{0,2}\d[\d -]{5,38}\d)(?![\d.,/])/i;
 
 /** The ends of the accounts that the lines above a list name. */
 function accountsAbove({ kind, above = [] }: Table): string[] {
