@@ -73,9 +73,6 @@ export function isCardNumber(digits: string): boolean {
 const CALLED_ACCOUNT =
   /\b(?:bank ?(?:account|acct)|account (?:number|no|nr)|acct (?:number|no|nr)|a\/c(?: no)?|kontonummer|konto[- ]?nr|routing (?:number|no)?)[.:#,;|"\t ]{0,6}(?=\d)/gi;
 
-/** Between two digits of one number: spaces of any kind, dots, hyphens, slashes, underlines. */
-const SEPARATORS = /^[\s.\-/_\u00a0\u2000-\u200d\u2010-\u2015\u202f\u2060\u3000]{1,2}$/;
-
 /** Where numbers stand that are not kept, one kind after the other, and what is written before their last digits. */
 const KINDS: readonly (readonly [find: (text: string) => readonly Span[], before: string])[] = [
   [ibansIn, "account ending in "],
@@ -148,7 +145,7 @@ function cardsOfStretch(text: string): Span[] {
   }));
   const found: Span[] = [];
   for (let at = 0; at < groups.length;) {
-    const card = cardAt(text, groups, at);
+    const card = cardAt(groups, at);
     if (card === null) at += 1;
     else {
       found.push(card.group);
@@ -160,28 +157,28 @@ function cardsOfStretch(text: string): Span[] {
 
 type Card = { readonly group: Span; readonly count: number };
 
-/** The longest card number that begins with a group; null where none does. */
-function cardAt(text: string, groups: readonly Group[], from: number): Card | null {
-  let [digits, shape]: [string, string] = ["", ""];
+/** The longest card number that begins with a group of a stretch; null where none does. */
+function cardAt(groups: readonly Group[], from: number): Card | null {
+  const lengths: number[] = [];
+  let digits = "";
   let best: Card | null = null;
   const start = groups[from]?.start ?? 0;
   for (let at = from; at < groups.length && digits.length <= LONGEST; at += 1) {
     const group = groups[at];
-    if (!group || (at > from && !joined(text, groups[at - 1], group))) break;
+    if (!group) break;
     digits += group.digits;
-    shape += `${shape === "" ? "" : "-"}${group.digits.length}`;
-    if (belongsTogether(shape) && isCardNumber(digits))
+    lengths.push(group.digits.length);
+    if (isCardNumber(digits) && belongsTogether(lengths))
       best = { group: { start, end: group.end }, count: at - from + 1 };
   }
   return best;
 }
 
-const joined = (text: string, before: Group | undefined, group: Group): boolean =>
-  SEPARATORS.test(text.slice(before?.end, group.start));
-
 /** One group, digit by digit, or in groups as cards have them. */
-const belongsTogether = (shape: string): boolean =>
-  !shape.includes("-") || CARD_GROUPS.includes(shape) || /^1(?:-1)+$/.test(shape);
+const belongsTogether = (lengths: readonly number[]): boolean =>
+  lengths.every((length) => length === 1) ||
+  lengths.length === 1 ||
+  CARD_GROUPS.includes(lengths.join("-"));
 
 /** Where what the words before call an account's number stands. */
 function calledIn(text: string): Span[] {

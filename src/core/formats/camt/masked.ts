@@ -1,15 +1,21 @@
 import { maskedNumbers, writtenOver } from "@/core/gate";
 
-/** An account of either side, of whichever role (`Acct`, `DbtrAcct`, `CdtrAcct`), under any prefix. */
-const ACCOUNTS = /<((?:[\w.-]+:)?\w*Acct)(?:\s[^>]*)?>[^]*?<\/\1>/g;
-/** Its number, as an IBAN or as another one; a card's in what the card paid. */
-const NUMBERS = /(<(?:[\w.-]+:)?(?:IBAN|Id)(?:\s[^>]*)?>\s*)([^<\s][^<]*)/g;
-const CARDS = /(<(?:[\w.-]+:)?PAN>)([^<]*)/g;
-
-const over = (_: string, tag: string, number: string): string => tag + writtenOver(number);
+/** A tag under any prefix, and what stands directly behind it; bounded, so that no file takes long. */
+const TAG = /<(\/?)(?:[\w.-]{1,60}:)?(\w{1,60})(?:\s[^<>]{0,500})?>([^<]*)/g;
+/** An account of either side, of whichever role (`Acct`, `DbtrAcct`, `CdtrAcct`). */
+const ACCOUNT = /Acct$/;
+/** What an account goes by: an IBAN, or a number of its bank's. */
+const NUMBERS: ReadonlySet<string> = new Set(["IBAN", "Id"]);
+/** The number of a card that paid. */
+const CARD = "PAN";
 
 /** A statement or notice as it may be kept: of every account number the last four signs. */
-export const maskedCamt = (text: string): string =>
-  maskedNumbers(
-    text.replace(ACCOUNTS, (account) => account.replace(NUMBERS, over)).replace(CARDS, over),
-  );
+export function maskedCamt(text: string): string {
+  let within = 0;
+  const kept = text.replace(TAG, (whole: string, end: string, name: string, behind: string) => {
+    if (ACCOUNT.test(name)) within = Math.max(0, within + (end === "" ? 1 : -1));
+    const isNumber = end === "" && (name === CARD || (within > 0 && NUMBERS.has(name)));
+    return isNumber ? whole.slice(0, whole.length - behind.length) + writtenOver(behind) : whole;
+  });
+  return maskedNumbers(kept);
+}

@@ -95,15 +95,21 @@ function cellsOf(
   { at, isQuoted: within }: Place,
 ): { cells: string[]; end: Place } {
   if (!within && !line.includes('"')) return { cells: line.split(delimiter), end: BEGIN };
-  const cells: string[] = [""];
-  let isQuoted = within;
-  // A quote opens a cell where it stands first, and two of them are one that belongs to it (RFC 4180).
-  for (const part of line.match(/"+|[^"]/g) ?? []) {
-    const cell = cells.at(-1) ?? "";
-    if (part.startsWith('"') && part.length % 2 === 1) isQuoted = !isQuoted && cell.trim() === "";
-    if (part === delimiter && !isQuoted) cells.push("");
-    else cells[cells.length - 1] = cell + part;
+  const cells: string[] = [];
+  let [from, isQuoted] = [0, within];
+  for (let here = 0; here < line.length; here += 1) {
+    const sign = line[here];
+    if (sign === delimiter && !isQuoted) {
+      cells.push(line.slice(from, here));
+      from = here + 1;
+    }
+    if (sign !== '"') continue;
+    const first = here;
+    while (line[here + 1] === '"') here += 1;
+    // A quote opens a cell where it stands first, and two of them are one that belongs to it (RFC 4180).
+    if ((here - first) % 2 === 0) isQuoted = !isQuoted && line.slice(from, first).trim() === "";
   }
+  cells.push(line.slice(from));
   return { cells, end: isQuoted ? { at: at + cells.length - 1, isQuoted } : BEGIN };
 }
 
