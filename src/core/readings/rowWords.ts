@@ -46,8 +46,20 @@ const LONGEST_KIND = 200;
 export function sureKind(word: string): RowKind | null {
   if (word.length > LONGEST_KIND) return null;
   const plain = plainWords(word);
-  return KIND_OF.get(plain) ?? kindInState(plain) ?? kindOfWhom(plain);
+  return (
+    KIND_OF.get(plain) ??
+    kindInState(plain) ??
+    kindOfWhom(plain) ??
+    (FEE_GIVEN_BACK.test(plain) ? "fee" : null)
+  );
 }
+
+/** A fee that comes back, which is no fee for giving something back (common practice, no source). */
+const FEE_GIVEN_BACK =
+  /^(?:(?:\w+ ){0,2}fees? (?:refund(?:ed)?|reversal|reversed|rebate|credit(?:ed)?|given back)|(?:refunded|reversed|rebated) (?:\w+ ){0,2}fees?|(?:refund|reversal|rebate) of (?:\w+ ){0,2}fees?)$/;
+
+/** Whether a word says that a fee comes back. */
+export const isFeeGivenBack = (word: string): boolean => FEE_GIVEN_BACK.test(plainWords(word));
 
 /** What a line is by whom its text names: `payment from Ada`, `sent to bank 4417` (common practice, no source). */
 function kindOfWhom(plain: string): RowKind | null {

@@ -8,7 +8,7 @@ export const bank: readonly FieldSpec[] = [
   typed(
     "day",
     "postedOn",
-    "posted_on,date,posting date,booked on,transaction posted date,booking date,post date,date posted,posted date,posted,booked,transaction date,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,dato,bokforingsdag,bokforingsdatum,bokføringsdato,transaktionsdag,transaksjonsdato,data ksiegowania,data księgowania,data operacji,data transakcji,timestamp,date time,datetime,entry date,effective date,trans date,eff date,as of date,as of,effective,date du jour,buchung datum,book date,processed,booking,booking day,value date,val date,valutadatum,day,data lancamento,data do lancamento",
+    "posted_on,date,posting date,booked on,transaction posted date,booking date,post date,date posted,posted date,posted,booked,transaction date,booked date,buchungstag,buchungsdatum,buchung,datum,date operation,date de comptabilisation,date comptable,date d operation,fecha,fecha operacion,fecha de operacion,fecha contable,data,data contabile,data operazione,completed date,date completed,boekdatum,transactiedatum,data mov,dato,bokforingsdag,bokforingsdatum,bokføringsdato,transaktionsdag,transaksjonsdato,data ksiegowania,data księgowania,data operacji,data transakcji,timestamp,date time,datetime,entry date,effective date,trans date,eff date,as of date,as of,run date,activity date,txn date,effective,date du jour,buchung datum,book date,processed,booking,booking day,value date,val date,valutadatum,day,data lancamento,data do lancamento",
     true,
   ),
   typed(

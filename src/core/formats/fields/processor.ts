@@ -13,7 +13,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "day",
     "occurredOn",
-    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,capture date,capture time,date captured,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,donation date,transaktionsdatum,originated,originated on,origination date,charged at,fecha de operacion,fecha operacion,fecha de la operacion,effective entry date,effective entry",
+    "occurred_on,date,created,created on,transaction date,paid on,charged on,time,date time,transaction time,created at,created date,date created,payment date,processed on,processed,processed at,process date,order date,txn date,trans date,timestamp,posted,posted on,event date,charge date,captured at,captured,captured on,capture date,capture time,date captured,placed,placed at,placed on,paid at,completed at,completed on,sale date,datum,date de transaction,date et heure,fecha,fecha de transaccion,data,buchungstag,date de l operation,date operation,date d operation,initiated,initiated on,date initiated,submit date,submitted on,submitted,trans time,cree le,effectue le,date creation,created utc,posting date,posted date,booking date,booked on,erstellt am,creado,creado el,when,submit date time,submit date,submitted at,activity date,transaction creation date,donation date,transaktionsdatum,batch date,run date,originated,originated on,origination date,charged at,fecha de operacion,fecha operacion,fecha de la operacion,effective entry date,effective entry",
     true,
   ),
   typed(
@@ -34,7 +34,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "fee",
-    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,provision,provision netto,gebuehr,gebuehren,entgelt,entgelte,frais,commission ttc,commissions,comision,comisiones,commissione,commissioni,kosten",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,provision,provision netto,gebuehr,gebuehren,entgelt,entgelte,frais,commission ttc,commissions,comision,comisiones,commissione,commissioni,kosten,msc,merchant service charge,merchant service charges,variable fee,fee variable,percentage fee",
   ),
   typed(
     "amount",
@@ -86,7 +86,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "fee2",
-    "fixed fee,second fee,other fee,other fees,additional fee,additional fees,application fee,interchange,interchange fee,gateway fee,per item fee,assessment,assessments",
+    "fixed fee,fee fixed,fixed fees,second fee,other fee,other fees,additional fee,additional fees,application fee,interchange,interchange fee,gateway fee,per item fee,assessment,assessments",
   ),
   typed(
     "amount",

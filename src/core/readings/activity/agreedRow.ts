@@ -25,6 +25,8 @@ type Decisions = {
   isMethod: boolean;
   /** The head of the ids of lines that were said to be refunds or disputes. */
   idHead: string | null;
+  /** Ids that stand on several lines. */
+  shared: ReadonlySet<string>;
   /** An id by the moment of a line that has none. */
   momentId: (row: Row, activity: ActivityEntry["activity"]) => string;
   /** Who paid, by columns of the two parts of a name. */

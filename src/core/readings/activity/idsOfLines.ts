@@ -3,10 +3,12 @@ import { plainWords } from "@/core/formats";
 import type { Reading } from "../canonical";
 import type { Row } from "../cells";
 import { writtenDay } from "../days/writtenDay";
-import type { ActivityRow } from "./processorRows";
+import { type ActivityRow, bringsFeeBack } from "./processorRows";
 
 type Ids = {
   idHead: string | null;
+  /** Ids that stand on several lines: they are those of payments, not of lines. */
+  shared: ReadonlySet<string>;
   momentId: (row: Row, activity: ActivityRow) => string;
   activity: ActivityRow;
   /** The id that its own column gives it. */
@@ -17,9 +19,24 @@ type Ids = {
 export function idsOf(reading: Reading, row: Row, ids: Ids): Record<string, string> {
   const own = ownId(reading, row, ids);
   const ofCharge = ids.activity.kind === "charge" ? chargeId(reading, row) : {};
+  const { of, shared, activity } = ids;
+  if (of !== undefined && shared.has(of) && bringsFeeBack(activity))
+    return { ...own, id: `${of} fee given back`, relatedId: own.relatedId ?? of };
   const moment = ids.momentId(row, ids.activity);
   const isNamed = (ofCharge.id ?? own.id ?? ids.of) !== undefined;
   return { ...own, ...ofCharge, ...(moment === "" || isNamed ? {} : { id: moment }) };
+}
+
+/** Ids that stand on more than one of some lines. */
+export function sharedIds({ cells }: Reading, rows: readonly Row[]): ReadonlySet<string> {
+  const seen = new Set<string>();
+  return new Set(
+    cells.column(rows, "id").filter((id) => {
+      const isKnown = seen.has(id);
+      seen.add(id);
+      return isKnown;
+    }),
+  );
 }
 
 /** The id of a refund or a dispute by its own column, with what names the charge that it is of. */

@@ -1,7 +1,7 @@
 import { guessRowKind, type RowKind } from "@/core/activity/index";
 import { plainWords } from "@/core/formats";
 
-import { headsUsedAs, type Reading } from "../canonical";
+import { headsUsedAs, type Reading, sumOfCell } from "../canonical";
 import type { Cells, Row } from "../cells";
 import { endedRow } from "./endedRows";
 import { wasTakenBack } from "../lines/flags/flagWords";
@@ -50,7 +50,8 @@ function kindOf(reading: Reading, row: Row, word: string, state: State): Decided
     (word === ""
       ? unnamedKind(reading, row)
       : (kindByWord(reading, row, word) ?? unsureKind(word)));
-  if (kind === "charge" && isRefundSaid(reading, row)) return "refund";
+  if (kind === "charge" && (isRefundSaid(reading, row) || isRefundWithFee(reading, row)))
+    return "refund";
   if (state !== "pending") return kind;
   // A debit that was handed in is on its way; nothing else that is pending is money yet.
   const method = plainWords(`${reading.cells.of(row, "method")} ${word}`);
@@ -63,6 +64,13 @@ const isRefundSaid = (reading: Reading, row: Row): boolean =>
   headsUsedAs(reading, "refund").some((head) =>
     wasTakenBack((row.cells[reading.cells.file.table.headers.indexOf(head)] ?? "").trim()),
   );
+
+/** A line that charges nothing, and has what was given back with a fee on it: no charge has that. */
+function isRefundWithFee(reading: Reading, row: Row): boolean {
+  const sum = (field: string): number => sumOfCell(reading, row, field) ?? 0;
+  const isUnnamed = reading.cells.of(row, "kind") === "";
+  return isUnnamed && sum("gross") === 0 && sum("refunded") !== 0 && sum("fee") !== 0;
+}
 
 /** The kind that a line's word surely stands for; null where a person is to say. */
 export function kindByWord({ cells }: Reading, row: Row, word: string): RowKind | null {

@@ -4,7 +4,7 @@ import { formatAmount, minor, sumOf } from "@/core/money";
 import { type Cells, isAgreedLayout } from "../cells";
 import { groupedBy } from "../grouped";
 import type { LeftOut, Question } from "../types";
-import type { ActivityEntry } from "./processorRows";
+import { type ActivityEntry, bringsFeeBack } from "./processorRows";
 
 type Joined = {
   readonly entries: readonly ActivityEntry[];
@@ -41,8 +41,11 @@ export function joinedParts(cells: Cells, entries: readonly ActivityEntry[]): Jo
 }
 
 /** Parts are of one payout too: what is told in another is another line. */
-const keyOf = ({ activity: { id, kind, currency, payoutId } }: ActivityEntry): string | null =>
-  id === "" || kind === "payout" ? null : `${kind}\n${currency}\n${id}\n${payoutId}`;
+function keyOf({ activity }: ActivityEntry): string | null {
+  const { id, kind, currency, payoutId } = activity;
+  if (id === "" || kind === "payout" || bringsFeeBack(activity)) return null;
+  return `${kind}\n${currency}\n${id}\n${payoutId}`;
+}
 
 /** Parts have nothing but their sums, of which no two need be alike; a line that is told twice has one. */
 const areParts = (group: readonly ActivityEntry[]): boolean =>

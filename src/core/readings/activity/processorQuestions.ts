@@ -8,6 +8,7 @@ import { totalWords } from "../totalWords";
 import { movedBy } from "./kindsInText";
 import { mayBeDisputes } from "./linesAre";
 import { kindByWord } from "./moneyRows";
+import { cameBack } from "./returnedBeside";
 import { isReturnWord, sureState } from "../rowWords";
 import type { Question } from "../types";
 import { TAKING } from "./unnamedRows";
@@ -98,7 +99,8 @@ export function stateQuestions(reading: Reading, rows: readonly Row[]): Question
     sureState(word) !== null && !(ofDisputes && /\bwon\b/.test(word));
   const open = openWords(rows, (row) => {
     const word = cells.of(row, "status").toLowerCase();
-    const isSure = word === "" || isSureState(word) || wasGivenBack(reading, row, word);
+    const isSure =
+      word === "" || isSureState(word) || wasGivenBack(reading, row, word) || cameBack(cells, row);
     return isSure || cells.file.answers[`state:${word}`] !== undefined ? null : word;
   });
   return open.map(([word, lines]) => ({

@@ -3,6 +3,7 @@ import type { Day } from "@/core/calendar";
 import { type Currency, formatAmount, type Minor, minor } from "@/core/money";
 
 import type { Row } from "../cells";
+import { isFeeGivenBack } from "../rowWords";
 
 /** A row of a processor's file with its sums as they are written. */
 export type ActivityRow = {
@@ -77,8 +78,13 @@ function signed(row: ActivityRow, sum: Minor, { sums, others }: SignReading): Mi
     if (way !== null) return minor(way * Math.abs(sum));
     return others === "lower" ? minor(-sum) : sum;
   }
+  if (bringsFeeBack(row)) return minor(Math.abs(sum));
   return ROW_KINDS[row.kind].lowers ? minor(-Math.abs(sum)) : sum;
 }
+
+/** Whether a row of fees gives one back, by its word. */
+export const bringsFeeBack = ({ kind, word }: ActivityRow): boolean =>
+  kind === "fee" && isFeeGivenBack(word);
 
 /** The way of an adjustment or a reserve by its word or its own sign; null where neither says. */
 function wayOf({ gross, net, word }: ActivityRow): 1 | -1 | null {

@@ -18,6 +18,7 @@ import { plainWords } from "@/core/formats";
 import type { ActivityEntry, ActivityRow } from "./processorRows";
 import { signsOf } from "./processorSigns";
 import { beforeReserve, isReserveAlone, reservedOf, reserveProofs, reserveRow } from "./reserves";
+import { returnedRow } from "./returnedBeside";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { settledFeeQuestion } from "./settledFee";
 import {
@@ -35,7 +36,7 @@ import { statedBalances } from "../bank/statedBalances";
 import { byNet, endProofs, footQuestions } from "./footQuestions";
 import { kindsInText } from "./kindsInText";
 import { namedDisputes } from "./namedDisputes";
-import { momentIds } from "./idsOfLines";
+import { momentIds, sharedIds } from "./idsOfLines";
 import { joinedParts } from "./partsOfPayments";
 import { payoutsQuestion, takingQuestion } from "./unnamedRows";
 import { totalProof } from "./totalOfParts";
@@ -65,6 +66,7 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     turned: payoutsTurned(activities),
     isMethod,
     idHead: idSaid(cells, rows),
+    shared: sharedIds(reading, rows),
     momentId: momentIds(reading),
     person: personName(cells),
   };
@@ -123,6 +125,7 @@ function rowsOf(
   return [
     ...(isNone ? [] : [agreedRow(reading, entry, decided)]),
     ...(isRefundHere ? refundedRow(reading, entry) : []),
+    ...returnedRow(reading, entry),
     ...payoutFeeRow(reading, entry),
     ...reserveRow(reading, entry),
   ];

@@ -1,11 +1,11 @@
-import { FIELDS, type FileKind, headWords, type Table } from "@/core/formats";
+import { FIELDS, type FileKind, headWords, plainWords, type Table } from "@/core/formats";
 
 import { type Contents, isDate, isSum, MOST_LOOKED_AT } from "./contents";
 import { codesIn } from "./codesOfKinds";
 import { sureKindOf } from "../invoices/documentWords";
 import { groupColumn } from "../lines/groupedRows";
 import { tellsStanding } from "../lines/flags/flagWords";
-import { MAIN_DAY } from "../lines/rowsLeftOut";
+import { isTotalWord, MAIN_DAY } from "../lines/rowsLeftOut";
 import { statementColumns } from "./statementColumns";
 import { sureKind } from "../rowWords";
 
@@ -34,12 +34,20 @@ export function columnsByContents(
     ...(kind === "returns" ? { code: free.find((head) => areCodes(cellsOf(head))) } : {}),
     ...dayIn(kind, free, cellsOf, named),
   };
-  return Object.fromEntries(
-    Object.entries(found).flatMap(([field, head]) =>
-      named[field] === undefined && head && free.includes(head) ? [[field, head]] : [],
+  return held(
+    Object.fromEntries(
+      Object.entries(found).filter(
+        ([field, head]) => named[field] === undefined && head && free.includes(head),
+      ),
     ),
   );
 }
+
+/** The fields that a column was found for. */
+const held = (found: Readonly<Record<string, string | null | undefined>>): Record<string, string> =>
+  Object.fromEntries(
+    Object.entries(found).flatMap(([field, head]) => (head ? [[field, head]] : [])),
+  );
 
 /** A code of letters and digits, as what happened goes by. */
 const CODE = /^(?=.*\d)(?=.*[A-Za-z_#-])[\w#-]{3,40}$/;
@@ -104,6 +112,9 @@ function areKinds(all: readonly string[], kindOf: (word: string) => string | nul
 const areCodes = (cells: readonly string[]): boolean =>
   cells.length > 0 && cells.every((cell) => /^[RC]\d\d$/.test(cell));
 
+/** A total has its name where others have their day. */
+const isDateOrTotal = (cell: string): boolean => isDate(cell) || isTotalWord(plainWords(cell));
+
 /** The only column of days, where none has the name of one. */
 function dayIn(
   kind: FileKind,
@@ -115,7 +126,7 @@ function dayIn(
   const days = FIELDS[kind].filter(({ type }) => type === "day");
   if (field === undefined || days.some((day) => named[day.field] !== undefined)) return {};
   const [only, ...others] = free.filter(
-    (head) => cellsOf(head).length > 0 && cellsOf(head).every(isDate),
+    (head) => cellsOf(head).some(isDate) && cellsOf(head).every(isDateOrTotal),
   );
   // The day of what was paid is not the day on which it was.
   const isOfDocument =

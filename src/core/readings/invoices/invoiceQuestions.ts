@@ -121,10 +121,15 @@ export function totalQuestion(reading: Reading, rows: readonly Row[]): Question[
 }
 
 /** Credit notes by number alone (`CN-12`, `CM 7`) with a positive sum are asked about. */
-export function creditSignQuestion(reading: Reading, rows: readonly Row[]): Question[] {
+export function creditSignQuestion(
+  reading: Reading,
+  rows: readonly Row[],
+  isCredited: (row: Row) => boolean,
+): Question[] {
   const { cells } = reading;
   if (cells.has("type") || said(reading, "credits") !== undefined) return [];
-  const like = rows.filter((row) => looksLikeCredit(reading, row));
+  // What stands on the credit side is one, whatever its number.
+  const like = rows.filter((row) => !isCredited(row) && looksLikeCredit(reading, row));
   if (like.length === 0) return [];
   return [
     {

@@ -78,7 +78,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
       ...agesQuestion(reading, standing),
       ...totalQuestion(reading, rows),
       ...dueQuestion(reading, rows),
-      ...creditSignQuestion(reading, rows),
+      ...creditSignQuestion(reading, rows, file.isCredited),
       ...belowZeroQuestion(reading, rows, (row) => kindOf(reading, row) === "credit"),
       ...(file.running ? [] : openSignQuestion(reading, rows)),
       ...whole.questions,

@@ -24,6 +24,8 @@ import { sureKind, sureState } from "../../rowWords";
 import { linkTest } from "./linkedRows";
 import { olderVersions } from "./olderVersions";
 import { isSum } from "../../columns/contents";
+import { payoutTest } from "./payoutStanding";
+import { cameBack } from "../../activity/returnedBeside";
 import { isBesideHead } from "../../activity/tenders";
 import type { EndedRow, LeftOut, Question } from "../../types";
 
@@ -118,7 +120,7 @@ function flagTest(
   const ofMoney =
     backTest(cells, rows, head) ??
     besideTest(cells, head) ??
-    (kind === "processor" ? sentByCode(head, filled) : null);
+    (kind === "processor" ? (sentByCode(head, filled) ?? payoutTest(cells, head)) : null);
   if (ofMoney !== null) return ofMoney;
   if (isPaid(kind, head))
     return (cell, row) => {
@@ -164,7 +166,10 @@ function backTest(cells: Cells, rows: readonly Row[], head: string): Says | null
   if (cells.has("refunded") && /\brefund/.test(plainWords(head))) return () => false;
   const linked = new Set(cells.column(rows, "relatedId"));
   return (cell, row) =>
-    wasTakenBack(cell) && !linked.has(cells.of(row, "id")) && !isBackItself(cells, row);
+    wasTakenBack(cell) &&
+    !linked.has(cells.of(row, "id")) &&
+    !isBackItself(cells, row) &&
+    !cameBack(cells, row);
 }
 
 /** Whether a line is what was taken back itself, by the word for what it is. */
