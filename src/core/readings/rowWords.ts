@@ -14,7 +14,7 @@ const KIND_WORDS: Readonly<Record<Exclude<RowKind, "ignore">, string>> = {
     "charge,charges,payment,payments,sale,sales,capture,captured,card payment,card charge,credit card payment,ach payment,ach charge,bank payment,bank debit payment,ach debit,invoice payment,online payment,payment received,customer payment,purchase,order,card sale,echeck,e check,echeck payment,direct debit,direct debit payment,auth capture,auth and capture,authorize and capture,authorization and capture,authorization with capture,authorization with auto capture,authorization w auto capture,auth w capture,prior auth capture,capture only,subscription payment,recurring payment,mobile payment,web payment,website payment,express checkout payment,checkout payment,payment captured,charge captured,payment paid out,force,forced,force sale,forced sale,zahlung,zahlungseingang,kartenzahlung,verkauf,paiement,paiement cb,paiement carte,paiement par carte,paiement carte bancaire,encaissement,vente,pago,cobro,venta,pagamento,incasso,vendita,betaling,verkoop,receipt,zahlung erhalten,erhaltene zahlung,paiement recu,pago recibido,pagamento ricevuto,betaling ontvangen",
   fee: "fee,fees,processing fee,processing fees,transaction fee,service fee,monthly fee,platform fee,merchant fee,account fee,provider fee,app fee,statement fee,subscription fee,payout fee,transfer fee,gateway fee,interchange,billing,charge fee,payment fee,gebuhr,gebuhren,frais,commission,comision,commissione,kosten",
   refund:
-    "refund,refunds,payment refund,payment refunded,charge refund,partial refund,full refund,card refund,refunded payment,ach refund,customer refund,refund issued,refunded,return of goods refund,money back,erstattung,ruckerstattung,ruckzahlung,gutschrift an kunden,remboursement,reembolso,devolucion,rimborso,terugbetaling",
+    "refund,refunds,payment refund,payment refunded,charge refund,partial refund,full refund,card refund,refunded payment,ach refund,customer refund,refund issued,refunded,return of goods refund,money back,remboursement cb,remboursement carte,remboursement client,erstattung,ruckerstattung,ruckzahlung,gutschrift an kunden,remboursement,reembolso,devolucion,rimborso,terugbetaling",
   dispute:
     "dispute,disputes,chargeback,chargebacks,charge back,dispute opened,dispute withdrawn,dispute withdrawal,chargeback opened,chargeback withdrawal,chargeback debit,payment charged back,dispute debit,payment dispute,claim,ruckbelastung,kreditkartenruckbuchung,retrofacturation,litige,contracargo,contestazione",
   dispute_won:
@@ -50,9 +50,13 @@ export function sureKind(word: string): RowKind | null {
     KIND_OF.get(plain) ??
     kindInState(plain) ??
     kindOfWhom(plain) ??
-    (FEE_GIVEN_BACK.test(plain) ? "fee" : null)
+    (FEE_GIVEN_BACK.test(plain) ? "fee" : null) ??
+    (RETURN_WITH_CODE.test(plain) ? "ach_return" : null)
   );
 }
+
+/** What came back, with the code that says why (Nacha Operating Rules, Appendix Four). */
+const RETURN_WITH_CODE = /^(?:ach |debit )?return(?:ed)? r\d\d$/;
 
 /** A fee that comes back, which is no fee for giving something back (common practice, no source). */
 const FEE_GIVEN_BACK =

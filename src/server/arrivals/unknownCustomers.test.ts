@@ -46,6 +46,14 @@ describe("a customer whom a file calls otherwise", () => {
       ),
     ).toEqual({ n: 2 });
   });
+  it("is found by its number and its name in one cell, where both are the book's", () => {
+    const [first] = book.db.all<{ name: string }>(
+      "SELECT name FROM customer WHERE external_id = 'C1'",
+    );
+    const name = first?.name ?? "";
+    expect(asked(invoices(`C1 ${name}`, `${name} (C1)`, `C1 - ${name}`))).toBeNull();
+    expect(asked(invoices(`C2 ${name}`))).toContain("Who is meant?");
+  });
   it("is refused by its lines where none of them is meant, or nobody is like it", () => {
     const key = "customer:alder lane pottery sch";
     expect(take(TEXT, { [key]: "none" })).toMatchObject({

@@ -8,7 +8,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "kind",
     "kind",
-    "kind,type,category,transaction type,action,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,item type,payout item type,line type,tran type,transaktionsart,type de transaction,nature,tipo,tipo de transaccion,tipo de operacion,tipo operacion,type d operation,tipo transazione,soort",
+    "kind,type,category,transaction type,action,activity,entry type,transaction category,event type,record type,txn type,event,entry,trans type,movement,reporting category,typ,art,vorgang,item type,payout item type,line type,tran type,transaktionsart,type de transaction,nature,tipo,tipo de transaccion,tipo de operacion,tipo operacion,type d operation,operation,tipo transazione,soort",
   ),
   typed(
     "day",
@@ -29,12 +29,12 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "gross",
-    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant,brut,monto bruto,monto,monto total,valor bruto,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,gross transaction amount,sales,sale,sale price,order amount,umsatz,gross payments,gross volume,gross charges",
+    "gross,amount,gross amount,amount gross,total,charged,total charged,transaction amount,sale amount,gross sales,payment amount,total collected,charge amount,order total,settle amount,captured amount,amount captured,amount charged,total amount,gross total,sum,value,brutto,bruttobetrag,betrag,montant brut,montant ttc,montant,brut,monto bruto,monto,monto total,valor bruto,importe,importe bruto,bruto,importo,importo lordo,bedrag,amount received,received amount,amount paid,total paid,gross transaction amount,sales,sale,sale price,order amount,umsatz,gross payments,gross volume,gross charges",
   ),
   typed(
     "amount",
     "fee",
-    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,provision,provision netto,gebuehr,gebuehren,entgelt,entgelte,frais,commission ttc,commissions,comision,comisiones,commissione,commissioni,kosten,msc,merchant service charge,merchant service charges,variable fee,fee variable,percentage fee",
+    "fee,fees,processing fee,cost,total fee,total fees,transaction fee,transaction fees,processing fees,processor fee,merchant fee,service fee,fee amount,payment fee,charge fee,card fee,sale fee,sales fee,your fee,fee charged,fees charged,fees deducted,fee deducted,deducted fees,deducted fee,total processing fee,fees total,discount fee,commission,charges,provider fee,gebuhr,gebuhren,provision,provision netto,gebuehr,gebuehren,entgelt,entgelte,frais,commission ttc,commissions,commission ht,comision,comisiones,commissione,commissioni,kosten,msc,merchant service charge,merchant service charges,variable fee,fee variable,percentage fee",
   ),
   typed(
     "amount",
@@ -59,7 +59,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payoutId",
-    "payout_id,payout,automatic payout id,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,funding id,disbursement id,funding batch,liquidacion,transfer reference,transfer ref,transfer number,transfer no,deposit number,deposit no,disbursement,disbursement reference,disbursement number,payout number,payout no,payout ref,funding reference,funding number",
+    "payout_id,payout,automatic payout id,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,numero remise,no remise,remise,funding id,disbursement id,funding batch,liquidacion,transfer reference,transfer ref,transfer number,transfer no,deposit number,deposit no,disbursement,disbursement reference,disbursement number,payout number,payout no,payout ref,funding reference,funding number",
   ),
   typed(
     "day",
@@ -91,7 +91,7 @@ export const processor: readonly FieldSpec[] = [
   typed(
     "amount",
     "feeTax",
-    "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,provision ust,provision mwst,ust auf gebuhr,tva sur frais,iva de la comision,iva comision,iva sobre comision,tva sur commission",
+    "tax on fee,tax on fees,fee tax,taxes on fee,vat on fee,gst on fee,fee vat,fee gst,mwst auf gebuhr,provision ust,provision mwst,ust auf gebuhr,tva sur frais,iva de la comision,iva comision,iva sobre comision,tva sur commission,tva commission,tva sur les commissions",
   ),
   // What was paid beside the sum of a line: no head says so, as a tip may be within it.
   typed("amount", "onTop", "on_top,paid on top"),

@@ -8,7 +8,7 @@ export const remittance: readonly FieldSpec[] = [
   typed(
     "day",
     "paidOn",
-    "paid_on,payment date,paid on,pay date,date paid,date,remittance date,value date,check date,cheque date,settlement date,effective date,zahlungsdatum,zahldatum,zahlung am,date de paiement,date paiement,fecha de pago,fecha pago,data pagamento,data di pagamento,betaaldatum,betalingsdatum,eft date,clearing date,remit date,remitted on",
+    "paid_on,payment date,payment dt,pay dt,check dt,paid on,pay date,date paid,date,remittance date,value date,check date,cheque date,settlement date,effective date,zahlungsdatum,zahldatum,zahlung am,date de paiement,date paiement,fecha de pago,fecha pago,data pagamento,data di pagamento,betaaldatum,betalingsdatum,eft date,clearing date,remit date,remitted on",
     true,
   ),
   text(
@@ -18,17 +18,17 @@ export const remittance: readonly FieldSpec[] = [
   typed(
     "amount",
     "total",
-    "total,payment amount,payment total,amount of payment,total payment,check amount,cheque amount,total paid,eft amount,remittance total",
+    "total,payment amount,payment amt,check amt,eft amt,payment total,amount of payment,total payment,check amount,cheque amount,total paid,eft amount,remittance total",
   ),
   text(
     "number",
-    "invoice_number,invoice,invoice no,invoice number,your invoice,your reference,your ref,your document,invoice reference,ihre referenz,ihre rechnung,rechnungsnummer,votre reference,su referencia,document,invoice num,inv no,inv number,doc,document number,document no,bill number,supplier invoice,vendor invoice,reference number,doc no,invoices,invoices paid,invoice numbers,invoice nos,belegnummer lieferant,rechnung,facture,factura,fattura,belegnummer,belegnr,beleg,reference,ref,your doc,your document no,your invoice no,your number,bill ref,bill reference,for invoice,invoice ref,paid invoice",
+    "invoice_number,invoice,invoice no,invoice number,your invoice,your reference,your ref,your document,invoice reference,ihre referenz,ihre rechnung,rechnungsnummer,votre reference,su referencia,document,invoice num,inv no,inv number,doc,document number,document no,bill number,supplier invoice,vendor invoice,vendor inv,vendor inv no,vendor inv number,supplier inv,supplier inv no,vendor invoice no,vendor invoice number,supplier invoice no,supplier invoice number,reference number,doc no,invoices,invoices paid,invoice numbers,invoice nos,belegnummer lieferant,rechnung,facture,factura,fattura,belegnummer,belegnr,beleg,reference,ref,your doc,your document no,your invoice no,your number,bill ref,bill reference,for invoice,invoice ref,paid invoice",
     true,
   ),
   typed(
     "amount",
     "amount",
-    "amount,amount paid,paid,paid this time,net,paid amount,net amount,net paid,payment,invoice paid,amount applied,netto,nettobetrag,zahlbetrag,betrag,montant,importe,importo,paid now,remit amt,remit amount,remitted,amount remitted,remitted amount,this payment,payment this time",
+    "amount,amount paid,paid,paid this time,net,paid amount,paid amt,amt paid,net amount,net paid,payment,invoice paid,amount applied,netto,nettobetrag,zahlbetrag,betrag,montant,importe,importo,paid now,remit amt,remit amount,remitted,amount remitted,remitted amount,this payment,payment this time",
     true,
   ),
   typed(

@@ -1,6 +1,6 @@
 import { COST_FIELDS, isCost, isNoFee, isOnTop } from "../sums/costHeads";
 import { givenAlone, givenBeside, isGivenBack } from "./givenBack";
-import { netOf } from "./netOfGross";
+import { netOf, netOfAllFees } from "./netOfGross";
 import { costsOfNet, netOfParts } from "./netOfParts";
 import {
   type Columns,
@@ -67,6 +67,7 @@ const withoutNet = (
   { gross, fee, more }: { gross: Sums; fee: Sums; more: readonly Sums[] },
 ): Columns | null =>
   netOf(sheet, gross, [fee, ...more]) ??
+  netOfAllFees(sheet, gross, { fee, more }) ??
   paidOnTop(sheet, gross, { fees: [fee, ...more], net: null }) ??
   (more.length === 0 ? moreFeeAndNet(sheet, gross, [fee]) : unproven(sheet, more));
 

@@ -171,6 +171,7 @@ function fits(
   // A head that may be of a sum as well as of a day is what it holds.
   if (needed) return type !== "amount" || areAmounts(cells);
   if (type === "kind") return !areNoKinds(cells);
+  if (field === "brand") return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
   if (/^id$|Id$/.test(field)) return !cells.every((cell) => isSum(cell) && /[.,]\d\d$/.test(cell));
   if (type === "amount") return holdsSums(field, cells);
   if (type === "currency")

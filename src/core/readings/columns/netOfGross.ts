@@ -9,6 +9,16 @@ export function netOf(sheet: Sheet, gross: Sums, fees: readonly Sums[]): Columns
     : largerFirst(sheet, { net });
 }
 
+/** A net that one fee alone leaves, though others have names too: they are what that fee is made of. */
+export function netOfAllFees(
+  sheet: Sheet,
+  gross: Sums,
+  { fee, more }: { fee: Sums; more: readonly Sums[] },
+): Columns | null {
+  const found = more.length === 0 ? null : netOf(sheet, gross, [fee]);
+  return found && { ...found, fee2: "", feeTax: "" };
+}
+
 /**
  * Whether a column says of some lines alone what was charged, and another of all of them what is left
  * of it: of a refund, say, only the sum that went.

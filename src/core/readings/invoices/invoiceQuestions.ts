@@ -15,7 +15,11 @@ export const said = (reading: Reading, key: string): string | undefined =>
   reading.cells.file.answers[key];
 
 /** Types of documents that say nothing sure. */
-export function wordQuestions(reading: Reading, rows: readonly Row[]): Question[] {
+export function wordQuestions(
+  reading: Reading,
+  rows: readonly Row[],
+  isCredited: (row: Row) => boolean,
+): Question[] {
   const open = unsureWords(reading, rows, {
     field: "type",
     key: "word",
@@ -24,13 +28,20 @@ export function wordQuestions(reading: Reading, rows: readonly Row[]): Question[
   return open.map(([word, lines]) => ({
     key: `word:${word}`,
     words: `${lines.length} ${lines.length === 1 ? "line is a" : "lines are a"} “${word}”, first line ${lines[0]?.line ?? 0}. What is that?`,
-    choices: choicesOf(reading, lines),
+    choices: choicesOf(reading, lines, isCredited),
   }));
 }
 
 /** What a document may be, the likeliest first by what is open of it. */
-function choicesOf(reading: Reading, lines: readonly Row[]): Question["choices"] {
-  const open = lines.map((row) => statedOpen(reading, row) ?? movementOf(reading, row) ?? 0);
+function choicesOf(
+  reading: Reading,
+  lines: readonly Row[],
+  isCredited: (row: Row) => boolean,
+): Question["choices"] {
+  const open = lines.map((row) => {
+    const sum = statedOpen(reading, row) ?? movementOf(reading, row) ?? 0;
+    return isCredited(row) ? -Math.abs(sum) : sum;
+  });
   const invoice = { answer: "invoice", result: `an invoice: ${lines.length} taken in as open` };
   const credit = {
     answer: "credit",

@@ -66,7 +66,7 @@ export function invoiceTable(reading: Reading, rows: readonly Row[]): Made {
     questions: [
       ...numberQuestion(reading.cells.file),
       ...titleQuestion(reading.cells, rows),
-      ...wordQuestions(reading, rows),
+      ...wordQuestions(reading, rows, file.isCredited),
       ...sectionQuestion(reading, rows),
       ...standingQuestions(reading, rows),
       ...taxQuestion(reading, rows),

@@ -14,7 +14,7 @@ import type { Question } from "../types";
 const BARE = /^(?:date|day|doc date|document date|datum|belegdatum|fecha|data|date piece)$/;
 /** Words above a list that go with the day of a payment. */
 const OF_PAYMENT =
-  /\b(?:pay\w*|paid|remit\w*|checks?|cheques?|eft|value|zahl\w*|valuta|paiement|pago|pagamento)\b/;
+  /^(?:date|datum|fecha)\b|\b(?:pay\w*|paid|remit\w*|checks?|cheques?|eft|value|zahl\w*|valuta|paiement|pago|pagamento)\b/;
 
 type PayDay = {
   /** The day of payment of all lines, where it was said; null where each has its own. */

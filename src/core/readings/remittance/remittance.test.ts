@@ -1,4 +1,4 @@
-import { leftOutOf, linesIn, list, openIn } from "../../../../tests/support/readings";
+import { columnsIn, leftOutOf, linesIn, list, openIn } from "../../../../tests/support/readings";
 
 describe("advice of a payment", () => {
   const of = (type: string, more = ""): string =>
@@ -151,4 +151,15 @@ describe("numbers of documents in two columns", () => {
     const ofCredits = invoices.replace("Invoice reference", "Credited invoice");
     expect(openIn(ofCredits, { kind: "invoices" })).toEqual([]);
   });
+});
+
+it("what discounts leave of what was owed is what was paid, whatever the columns are called", () => {
+  const file = list(
+    "Your ref,Payment date,Amount,Discount,Paid",
+    "20088,2026-11-19,98.00,1.96,96.04",
+    "20103,2026-11-19,56.70,0.00,56.70",
+    ",,Total,1.96,152.74",
+  );
+  expect(openIn(file, { kind: "remittance" })).toEqual([]);
+  expect(columnsIn("remittance", file)).toMatchObject({ amount: "Paid", discount: "Discount" });
 });

@@ -13,17 +13,32 @@ export function customerFinder(
   ctx: CommandContext,
   answers: Readonly<Record<string, string>> = {},
 ): (said: string) => CustomerRow | undefined {
-  let named: Map<string, CustomerRow | null> | undefined;
+  let known: Map<string, CustomerRow | null> | undefined;
+  const named = (name: string): CustomerRow | undefined =>
+    (known ??= byName(ctx)).get(plainWords(name)) ?? undefined;
   return (said) => {
     const answer = answers[customerKey(said)];
     if (answer === NOBODY) return undefined;
     return (
       (answer === undefined ? undefined : customerByExternalId(ctx.db, answer)) ??
       customerByExternalId(ctx.db, said) ??
-      (named ??= byName(ctx)).get(plainWords(said)) ??
-      undefined
+      named(said) ??
+      parted(said)
+        .filter(({ name, number }) => named(name)?.externalId === number)
+        .map(({ name }) => named(name))[0]
     );
   };
+}
+
+/** A number and a name in one cell, either way round: `C101 Ada Park`, `Ada Park (C101)`. */
+function parted(said: string): { number: string; name: string }[] {
+  const words = said.trim().split(/\s+/);
+  const bare = (text: string): string => text.replace(/^[-–:|([]|[-–:|)\]]$/g, "");
+  const [first = "", last = ""] = [words[0], words.at(-1)];
+  return [
+    { number: bare(first), name: words.slice(1).join(" ") },
+    { number: bare(last), name: words.slice(0, -1).join(" ") },
+  ];
 }
 
 /** The answer that a file means none of the book's customers. */
