@@ -21,7 +21,7 @@ export const customers: readonly FieldSpec[] = [
   ),
   text(
     "parentId",
-    "parent_id,parent,head office,parent customer,parent account,parent id,parent customer id,head office id,head office ref,head office reference,head office no,head office number,head office code,parent ref,parent reference,parent code,parent no,bill to id,bill to customer,bill to customer number,bill to number,bill to account,parent customer number,parent number,sub customer of,konzern,konzernmutter,mutter,hauptniederlassung,siege,maison mere,casa madre,matriz,belongs to,bill to,group",
+    "parent_id,parent,head office,parent customer,parent account,parent id,parent customer id,head office id,head office ref,head office reference,head office no,head office number,head office code,parent ref,parent reference,parent code,parent no,bill to id,bill to customer,bill to customer number,bill to number,bill to account,parent customer number,parent number,sub customer of,konzern,konzernmutter,mutter,hauptniederlassung,zentrale,konzernzentrale,hoofdkantoor,sede central,siege,maison mere,casa madre,matriz,belongs to,bill to,group",
   ),
   text(
     "aliases",

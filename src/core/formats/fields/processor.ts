@@ -3,7 +3,7 @@ import { type FieldSpec, text, typed } from "./spec";
 export const processor: readonly FieldSpec[] = [
   text(
     "id",
-    "id,transaction id,item id,balance transaction id,balance transaction,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,transaktionscode,numero de transaction,id transaction,payment ref,payment reference,identifiant,id de transaccion,id transaccion,id de operacion,id operacion,numero de operacion",
+    "id,transaction id,item id,balance transaction id,balance transaction,reference id,charge id,payment id,activity id,entry id,txn id,trans id,transaction no,transaction number,transaction reference,reference number,transaction,order id,order no,order number,unique id,record id,trace id,vorgangsnummer,transaktionsnummer,transaktions id,zahlungs id,zahlungsnummer,vorgangs id,transaktionscode,numero de transaction,id transaction,payment ref,payment reference,identifiant,id de transaccion,id transaccion,id de operacion,id operacion,numero de operacion",
   ),
   typed(
     "kind",

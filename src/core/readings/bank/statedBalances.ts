@@ -97,12 +97,15 @@ function dayIn(reading: Reading, words: string): Day | null {
 const endOfRow = ({ cells }: Row): End | null =>
   cells.map((cell) => endOf(cell)).find((end) => end !== null) ?? null;
 
-/** The balance that a line without a sum of its own states: in its column, or in whatever cell has a sum. */
+/** The columns that a balance stands in on a line of its own: its own, else those of what is moved. */
+const HOLD_BALANCES = ["balance", "moneyIn", "moneyOut", "amount", "gross", "net"];
+
+/** The balance that a line without a sum of its own states: in a column of sums, or in whatever cell has one. */
 function balanceIn(reading: Reading, row: Row): Minor | null {
   const day = reading.cells.of(row, MAIN_DAY[reading.cells.file.kind] ?? "");
-  const own = sumOfCell(reading, row, "balance") !== null;
+  const own = HOLD_BALANCES.find((field) => sumOfCell(reading, row, field) !== null);
   const texts = own
-    ? [reading.cells.of(row, "balance")]
+    ? [reading.cells.of(row, own)]
     : row.cells.filter((cell) => cell.trim() !== day);
   const [found] = texts.flatMap((cell) => sumIn(reading, row, cell) ?? []);
   return found ? balanceOf(found) : null;

@@ -8,7 +8,7 @@ export function termsIn(text: string): string | null {
   if (/^\d/.test(plain) && /n\/\d/.test(plain)) return plain;
   if (/^n\/\d{1,3}$/.test(plain)) return plain;
   if (
-    /^(?:due (?:up)?on receipt|on receipt|immediate(?:ly)?|cash|cod|c\.o\.d\.|due now|now|prepaid|sofort)$/.test(
+    /^(?:(?:due |payable )?(?:up)?on receipt(?: of invoice)?|immediate(?:ly)?|cash|cod|c\.o\.d\.|due now|now|prepaid|sofort)$/.test(
       plain,
     )
   )

@@ -252,3 +252,19 @@ describe("how many lines a list says it has", () => {
       openIn(list("Last 30 transactions,,", "Date,Description,Amount", ...LINES), bank),
     ).toEqual([]));
 });
+
+it("a balance that is brought forward is the sum of its line, and not the number of that", () => {
+  const file = (closing: string): string =>
+    list(
+      "Date,Ref,Details,Debit,Credit",
+      "11/12/2026,001,BALANCE BROUGHT FORWARD,,1240.00",
+      "11/13/2026,002,Card settlement,,970.00",
+      "11/16/2026,003,Check 1041,150.00,",
+      `11/16/2026,004,BALANCE CARRIED FORWARD,,${closing}`,
+    );
+  expect(openIn(file("2060.00"), bank)).toEqual([]);
+  expect(readList(file("2060.00"), bank).proofs).toContain(
+    "all 2 lines follow on from 1,240.00 to the 2,060.00 that it ends with",
+  );
+  expect(openIn(file("2061.00"), bank)).not.toEqual([]);
+});
