@@ -2,6 +2,7 @@ import type { ImportReport } from "@/contracts/arrivals";
 import type { FileKind } from "@/core/formats";
 
 import { TestBook } from "./book";
+import { columnsIn } from "./readings";
 
 type Answers = Readonly<Record<string, string>>;
 
@@ -15,7 +16,9 @@ type Taking = {
 /** How lists are taken into a book as they come, with all that they prove and leave open. */
 export function taking(book: () => TestBook): Taking {
   const take = (kind: FileKind, text: string, answers: Answers): ReturnType<TestBook["take"]> =>
-    book().take(kind, text, { mapping: { answers: { ...answers } } });
+    book().take(kind, text, {
+      mapping: { columns: columnsIn(kind, text), answers: { ...answers } },
+    });
   return {
     must(kind, text, answers = {}) {
       const done = take(kind, text, answers);

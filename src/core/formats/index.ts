@@ -3,6 +3,7 @@ export { FILE_KIND_TRAITS, FILE_KINDS, type FileKind, type MappingSpec } from ".
 export { guessColumns, guessMapping, markOf } from "./guess";
 export { readCustomer, readInvoice, type CustomerRecord, type InvoiceRecord } from "./records";
 export { readBankLine, type BankRecord } from "./bankRecord";
+export { ofSameLine } from "./sameLine";
 export {
   expectedPayoutDay,
   readActivity,

@@ -164,6 +164,8 @@ describe("words that say what a row is", () => {
     ["Net 30", "n/30"],
     ["30 days", "n/30"],
     ["Due on receipt", "n/0"],
+    ["Upon receipt of invoice", "n/0"],
+    ["Due in 15 days", "n/15"],
     ["2/10 n/30", "2/10 n/30"],
     ["as agreed", null],
   ])("terms %s are %s", (text, terms) => {

@@ -5,11 +5,11 @@ type List = { readonly headers: readonly string[]; readonly rows: readonly Row[]
 
 /** Labels of what an advice says of its payment above the list of what was paid (common practice, no source). */
 const OF_PAYMENT =
-  /^(?:payment date|paid on|date paid|pay date|remittance date|check date|cheque date|eft date|eft amount|payment (?:number|reference|id)|(?:check|cheque|eft|trace) number|eft|reference|trace|payer|paid by|remitter|payment amount|payment total|total paid|check amount|cheque amount)$/;
+  /^(?:payment date|paid on|date paid|pay date|remittance date|check date|cheque date|eft date|eft amount|payment (?:number|no|reference|ref|id)|(?:check|cheque|eft|ach|trace) (?:(?:check|cheque|eft) )?(?:number|no|reference|ref)|eft|reference|trace|payer|payor|paid by|remitter|payment amount|payment total|total paid|check amount|cheque amount)$/;
 /** A sum without more words is that of the payment. */
 const SUM = /^(?:amount|total)$/;
 /** A head that names what was paid, and those that a list has that is no advice. */
-const DOCUMENT = /\b(?:invoice|document|bill|rechnung|facture|factura)\b/;
+const DOCUMENT = /\b(?:invoice|document|bill|your ref|your reference|rechnung|facture|factura)\b/;
 const OF_OTHERS = /\b(?:due|balance|fees?)\b/;
 /** A fact is short; a sentence is none. */
 const LONGEST = 60;

@@ -8,7 +8,7 @@ import { totalWords } from "../totalWords";
 import { movedBy } from "./kindsInText";
 import { mayBeDisputes } from "./linesAre";
 import { kindByWord } from "./moneyRows";
-import { cameBack } from "./returnedBeside";
+import { cameBack, cameBackChoice } from "./returnedBeside";
 import { isReturnWord, sureState } from "../rowWords";
 import type { Question } from "../types";
 import { TAKING } from "./unnamedRows";
@@ -111,6 +111,7 @@ export function stateQuestions(reading: Reading, rows: readonly Row[]): Question
       ...(GIVEN_BACK.test(plainWords(word))
         ? [{ answer: "refund", result: `it went back: ${totalWords(reading, lines)} as refunds` }]
         : []),
+      ...cameBackChoice(reading, word, lines),
       { answer: "none", result: "no: they are left out" },
       { answer: "pending", result: "not yet: they are left out until they come as settled" },
     ],

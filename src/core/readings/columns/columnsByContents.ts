@@ -56,7 +56,8 @@ const MASKED = /^[x*•.]+\d{2,4}$/i;
 /** Heads of what may be an id: a code of something else may come again with another payment. */
 const ID_HEAD =
   /\b(id|key|number|reference|transaction|payment|charge|trace|token|uuid|activity)\b|^column \d+$/;
-const OF_SOMEBODY = /\b(account|card|phone|zip|postcode|customer|iban|routing|last)\b/;
+const OF_SOMEBODY =
+  /\b(account|card|phone|zip|postcode|customer|client|payer|payor|donor|member|student|tenant|patient|buyer|individual|receiver|person|user|contact|company|merchant|terminal|location|store|device|register|employee|cashier|vendor|iban|routing|last)\b/;
 
 /** A column of codes of which no two lines have the same, and every line has one. */
 const idIn = (free: readonly string[], cellsOf: Contents, { rows }: Table): string | undefined =>

@@ -26,11 +26,16 @@ export function termsIn(text: string): string | null {
       plain,
     );
   if (skonto?.groups) return `${skonto.groups.share}/${skonto.groups.days} n/${skonto.groups.net}`;
-  const net =
-    /^(?:net|n|netto)[ /]?(\d{1,3})(?: days| tage)?$/.exec(plain) ??
-    /^(\d{1,3}) ?(?:days|d|tage|jours|dias|giorni|dagen)(?: net| netto)?$/.exec(plain);
-  return net ? `n/${net[1]}` : null;
+  const net = NET.flatMap((words) => words.exec(plain)?.[1] ?? [])[0];
+  return net === undefined ? null : `n/${net}`;
 }
+
+/** Days after which all is due, in words. */
+const NET: readonly RegExp[] = [
+  /^(?:due|payable) (?:in|within) (\d{1,3}) days$/,
+  /^(?:net|n|netto)[ /]?(\d{1,3})(?: days| tage)?$/,
+  /^(\d{1,3}) ?(?:days|d|tage|jours|dias|giorni|dagen)(?: net| netto)?$/,
+];
 
 /** Terms that stand where the day is expected on which an invoice is due. */
 export const isTermsAsDue = (field: string, text: string): boolean =>

@@ -1,4 +1,11 @@
-import { columnsIn, leftOutOf, linesIn, list, openIn } from "../../../../tests/support/readings";
+import {
+  columnsIn,
+  leftOutOf,
+  linesIn,
+  list,
+  openIn,
+  readList,
+} from "../../../../tests/support/readings";
 
 describe("advice of a payment", () => {
   const of = (type: string, more = ""): string =>
@@ -162,4 +169,18 @@ it("what discounts leave of what was owed is what was paid, whatever the columns
   );
   expect(openIn(file, { kind: "remittance" })).toEqual([]);
   expect(columnsIn("remittance", file)).toMatchObject({ amount: "Paid", discount: "Discount" });
+});
+
+it("a number of the payment above the list is that of each line, in whatever order it is called so", () => {
+  const file = list(
+    "Payor: Tallow County Schools",
+    "EFT/Check Number: 5512",
+    "Payment Date: 11/20/2026",
+    "Your ref,Amount Paid",
+    "20111,59.40",
+    "20115,56.00",
+  );
+  const { table } = readList(file, { kind: "remittance" });
+  const at = table.headers.indexOf("trace");
+  expect(table.rows.map(({ cells }) => cells[at])).toEqual(["5512", "5512"]);
 });

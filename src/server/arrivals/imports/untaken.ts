@@ -1,6 +1,7 @@
 import {
   type BankRecord,
   type MappingSpec,
+  ofSameLine,
   type ProcessorRecord,
   readActivity,
   readBankLine,
@@ -41,7 +42,12 @@ export const activityReader = (
   mapping: MappingSpec,
 ): ((row: RowReader) => ProcessorRecord[] | null) => {
   const seen = new Map<string, number>();
-  return (row) => readActivity(row, mapping, seen);
+  const link = ofSameLine();
+  return (row) => {
+    const records = readActivity(row, mapping, seen);
+    if (records !== null) link(records);
+    return records;
+  };
 };
 
 export const bankOf = (ctx: CommandContext, account: string): BankAccountRow | undefined =>
