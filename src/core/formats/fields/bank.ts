@@ -33,7 +33,7 @@ export const bank: readonly FieldSpec[] = [
   ),
   text(
     "description",
-    "description,original description,full description,descrizione completa,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,narration,obi,originator to beneficiary information,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,opis,opis operacji,avisierungstext,rubrik,lancamento,transaction remarks,transaction particulars,particular,remark,tytul,tytuł,tytul operacji,what",
+    "description,original description,full description,descrizione completa,details,memo,text,narrative,particulars,transaction description,transaction details,transaction,reference,message,additional information,verwendungszweck,buchungstext,beschreibung,libelle,libelle operation,detail,operation,concepto,descripcion,descrizione,causale,omschrijving,mededelingen,descricao,historico,remittance information,booking text,payment details,transaction narrative,narration,obi,originator to beneficiary information,remarks,comment,notes,transaction text,purpose,zweck,tekst,beskrivning,beskrivelse,transaktion,transaksjon,forklaring,buchungsdetails,umsatzdetails,zahlungsgrund,opis,opis operacji,avisierungstext,rubrik,lancamento,transaction remarks,transaction particulars,particular,remark,tytul,tytuł,tytul operacji,what",
     true,
   ),
   text(

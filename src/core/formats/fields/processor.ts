@@ -47,7 +47,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer_name,payer,name,party,counterparty,donor,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,individual name,receiver name,receiving name,individual,receiver,member name,payer company,customer company,billing company,nom du client,client nom,cliente,nombre,pagador,payor,customer nm",
+    "payer_name,payer,name,party,counterparty,donor,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,individual name,receiver name,receiving name,individual,receiver,member name,payer company,customer company,billing company,nom du client,client nom,cliente,nombre,pagador,payor,customer nm,student,student name,guest,guest name,tenant,tenant name,patient,patient name,resident,attendee,member,member full name,subscriber,household,family",
   ),
   text(
     "payerEmail",

@@ -296,3 +296,32 @@ it("signs and sides of invoices in a column of their own", () => {
   expect(openIn(file("Cr", "Dr"))).toEqual([]);
   expect(linesIn("invoices", file("Cr", "Dr"))[1]).toContain("(40.00)");
 });
+
+describe("columns of whom something is", () => {
+  it("their numbers are no ids of payments", () => {
+    const file = list(
+      "Student ID,Student,Date,Amount,Fee",
+      "S100,Ada Park,11/13/2026,45.00,1.61",
+      "S101,Lin Roe,11/13/2026,45.00,1.61",
+    );
+    expect(columnsIn("processor", file)).toMatchObject({ payerName: "Student" });
+    expect(columnsIn("processor", file).id).toBeUndefined();
+  });
+  it("a group of customers is a head office where it is one of them", () => {
+    const file = (group: string): string =>
+      list("CustNo,Name,Mail,Group", `C1,Fernhill,a@x.example,${group}`, "C2,Moss,b@x.example,");
+    expect(columnsIn("customers", file("C2")).parentId).toBe("Group");
+    expect(columnsIn("customers", file("Schools")).parentId).toBeUndefined();
+  });
+});
+
+it("letters for open and closed are states of invoices, and what is paid in full is no question", () => {
+  const file = (paid: string): string =>
+    list(
+      "DocNum,CardCode,CardName,DocDate,DocDueDate,DocTotal,PaidToDate,DocStatus",
+      "9301,C101,Brightwater,2026-11-13,2026-12-13,500.00,100.00,O",
+      `9302,C107,Tallow,2026-11-14,2026-12-14,75.00,${paid},C`,
+    );
+  expect(openIn(file("75.00"), { kind: "invoices" })).toEqual([]);
+  expect(openIn(file("0.00"), { kind: "invoices" })).toEqual(["column:DocStatus"]);
+});

@@ -1,4 +1,11 @@
-import { FIELDS, type FieldSpec, type FileKind, guessColumns, type Table } from "@/core/formats";
+import {
+  FIELDS,
+  type FieldSpec,
+  type FileKind,
+  guessColumns,
+  plainWords,
+  type Table,
+} from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
 import { isNothing } from "../canonical";
@@ -137,10 +144,19 @@ const holdsSums = (field: string, cells: readonly string[]): boolean =>
 /** Whether a column by its name is something else by what it holds. */
 function isOfElse(table: Table, { field }: FieldSpec, head: string, cellsOf: Contents): boolean {
   if (field === "customerId") return isOwnAccount(table, head);
+  if (field === "parentId")
+    return plainWords(head) === "group" && !namesLines(table, head, cellsOf);
   if (field === "id") return /^item\b/i.test(head) && isSame(cellsOf(head));
   if (field !== "payerName") return false;
   // A company that is the same on every line is whose list it is.
   return areOrders(head, cellsOf) || (/^company\b/i.test(head) && isSame(cellsOf(head)));
+}
+
+/** Whether a cell of a column is the whole cell of another: a group of customers may be what sort they are. */
+function namesLines(table: Table, head: string, cellsOf: Contents): boolean {
+  const others = table.headers.filter((other) => other !== head);
+  const all = new Set(others.flatMap((other) => cellsOf(other).map((cell) => plainWords(cell))));
+  return cellsOf(head).some((cell) => all.has(plainWords(cell)));
 }
 
 const isSame = (cells: readonly string[]): boolean => cells.length > 2 && new Set(cells).size === 1;

@@ -17,11 +17,12 @@ export const sureKindOf = (word: string): DocumentKind | null => {
 };
 
 const OPEN =
-  "open,sent,overdue,past due,unpaid,partially paid,partial,part paid,approved,posted,due,viewed,issued,outstanding,awaiting payment,not paid,offen,uberfallig,teilbezahlt,teilweise bezahlt,ouvert,impayee,a echoir,echue,en retard,partiellement payee,partiellement reglee,pendiente,vencida,abierta,parcialmente pagada,parcialmente cobrada,parcial,scaduta,da pagare,parzialmente pagata,authorised,finalized,final,active,current,late,delivered,emailed,printed,not due";
+  "open,o,sent,overdue,past due,unpaid,partially paid,partial,part paid,approved,posted,due,viewed,issued,outstanding,awaiting payment,not paid,offen,uberfallig,teilbezahlt,teilweise bezahlt,ouvert,impayee,a echoir,echue,en retard,partiellement payee,partiellement reglee,pendiente,vencida,abierta,parcialmente pagada,parcialmente cobrada,parcial,scaduta,da pagare,parzialmente pagata,authorised,finalized,final,active,current,late,delivered,emailed,printed,not due";
 const VOID =
   "draft,void,voided,cancelled,canceled,deleted,storniert,entwurf,annulee,brouillon,anulada,borrador,rejected,submitted for approval,proforma,pro forma,quote,quotation,estimate,sales order,order confirmation";
+/* A letter for closed or for cancelled: nothing is open of either. */
 const PAID =
-  "paid,closed,settled,bezahlt,payee,reglee,pagada,cobrada,pagata,incassata,paid in full,collected,complete,completed";
+  "paid,closed,c,settled,bezahlt,payee,reglee,pagada,cobrada,pagata,incassata,paid in full,collected,complete,completed";
 export const PARTLY =
   /^(?:partially paid|partial|part paid|part payment|partiellement (?:payee|reglee)|teilbezahlt|teilweise bezahlt|parcialmente (?:pagada|cobrada)|parcial$|parzialmente pagata)\b/;
 /** How long an invoice is due, or when it will be, as a state. */

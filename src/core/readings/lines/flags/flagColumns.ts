@@ -24,6 +24,7 @@ import { sureKind, sureState } from "../../rowWords";
 import { linkTest } from "./linkedRows";
 import { olderVersions } from "./olderVersions";
 import { isSum } from "../../columns/contents";
+import { isGone, isPaidInPart } from "./paidInvoices";
 import { payoutTest } from "./payoutStanding";
 import { cameBack } from "../../activity/returnedBeside";
 import { isBesideHead } from "../../activity/tenders";
@@ -141,12 +142,6 @@ function flagTest(
     (isState && isUnknown(kind, cell));
 }
 
-/** Whether a column of what was paid says another sum than the total. */
-function isPaidInPart(cells: Cells, row: Row): boolean {
-  const paid = cells.of(row, "paid");
-  return /[1-9]/.test(paid) && paid !== cells.of(row, "total");
-}
-
 /** By the head of a column: of what is told anew, or tried again, by another line; else by yes and no. */
 function headTest(
   cells: Cells,
@@ -187,10 +182,6 @@ function besideTest(cells: Cells, head: string): Says | null {
     ? (cell) => (isSum(cell) && /[1-9]/.test(cell)) || isDead(kind, cell)
     : null;
 }
-
-/** An invoice that another column says is paid or given up, where nothing says what of it is open. */
-const isGone = (cells: Cells, cell: string, row: Row): boolean =>
-  isGivenUp(cell) || (sureStanding(cell) === "paid" && cells.of(row, "balance") === "");
 
 /** Whether a line is money by what its own fields say. */
 function counts(cells: Cells, row: Row): boolean {
