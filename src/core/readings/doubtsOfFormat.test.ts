@@ -251,6 +251,15 @@ describe("an 820 with adjustments (ASC X12 820, ADX)", () => {
     ]);
     expect(asked(set("200.00", ...documents, "ADX*-10.00*01*IV*1043"))).toEqual(["balance"]);
   });
+  it("names what is settled with the payment beside its documents, or says that it names nothing", () => {
+    const memo = set("280.00", ...documents, "ADX*-10.00*01*CM*118");
+    expect(taken(memo, ["invoice_number", "amount"])).toEqual([
+      "1042 150.00",
+      "1043 140.00",
+      "118 -10.00",
+    ]);
+    expect(asked(set("280.00", ...documents, "ADX*-10.00*01"))).toEqual(["balance"]);
+  });
   it("names by its qualifier what is no invoice (ASC X12, data element 128): asked", () => {
     const order = set("290.00", "RMR*PO*77**150.00", documents[1] ?? "");
     expect(asked(order)).toEqual(["other_document"]);

@@ -1,3 +1,4 @@
+import { maskedOfx } from "./masked";
 import { ofxTable } from "./ofx";
 
 /** A statement of OFX 1 (OFX 2.2, 11.4; made-up data) with a transaction for each sum. */
@@ -28,5 +29,23 @@ describe("sums of OFX (OFX 2.2, 3.2.9.1: a comma or a point before the decimals)
   it("takes nothing of a file with a transaction within another: a sign among its words hid its end", () => {
     const read = ofxTable(statement(["1.00", "2.00"], "a<b"));
     expect(read.ok ? "read" : read.error.code).toBe("ofx.broken");
+  });
+});
+
+describe("OFX 2 as XML (XML 1.0, 2.5 and 2.7)", () => {
+  const file = (name: string, more = ""): string =>
+    `<OFX><STMTRS><CURDEF>USD</CURDEF><BANKACCTFROM><ACCTID><![CDATA[000123456789]]></ACCTID></BANKACCTFROM><BANKTRANLIST><STMTTRN><TRNTYPE>CREDIT</TRNTYPE><DTPOSTED>20261103</DTPOSTED><TRNAMT>1.00</TRNAMT><FITID>a</FITID><NAME>${name}</NAME></STMTTRN>${more}</BANKTRANLIST></STMTRS></OFX>`;
+  it("reads text that is marked as text, and nothing of a comment", () => {
+    const hidden =
+      "<!-- <STMTTRN><TRNTYPE>CREDIT<DTPOSTED>20261103<TRNAMT>9.00<FITID>b</STMTTRN> -->";
+    const read = ofxTable(file("<![CDATA[CARD & PAYOUTS <51>]]>", hidden));
+    if (!read.ok) throw new Error(read.error.code);
+    expect(read.value.rows).toHaveLength(1);
+    expect(read.value.rows[0]?.cells).toContain("CARD & PAYOUTS <51>");
+  });
+  it("keeps no account number that is marked as text, or stands in a comment", () => {
+    const kept = maskedOfx(file("x", "<!-- 000123456789 -->"));
+    expect(kept).toContain("6789");
+    expect(kept).not.toContain("123456789");
   });
 });

@@ -2,6 +2,7 @@ import { fail, ok, type Result } from "@/core/result";
 
 import { agreedTable, endOfAccount, spanOf } from "../agreedTable";
 import type { Table } from "../csv/table";
+import { plainText } from "../xml/plainText";
 import { dayOf, PENDING, rowsOf, type Transaction } from "./transactions";
 
 export const isOfx = (text: string): boolean => /<OFX>/i.test(text.slice(0, 4000));
@@ -95,7 +96,7 @@ class OfxReader {
  */
 export function ofxTable(text: string): Result<Table, "ofx.broken" | "file.no_rows"> {
   const reader = new OfxReader();
-  for (const token of tokens(text)) reader.take(token);
+  for (const token of tokens(plainText(text))) reader.take(token);
   const { open, whole, isNested, days } = reader;
   if (open || !whole || isNested) return fail("ofx.broken", { count: reader.rows.length });
   const rows = rowsOf(reader.rows);

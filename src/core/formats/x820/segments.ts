@@ -60,5 +60,7 @@ const OF_DOCUMENTS: ReadonlySet<string> = new Set([
 ]);
 
 /** Whether a payment names by this what it pays; else a person is to say. */
-export const doubtOfDocument = ({ qualifier }: PaidDocument): "other_document" | null =>
+export const doubtOfDocument = ({
+  qualifier,
+}: Pick<PaidDocument, "qualifier">): "other_document" | null =>
   OF_DOCUMENTS.has(qualifier) ? null : "other_document";

@@ -2,6 +2,7 @@ import { columnsOfFile } from "@/core/readings";
 import { readTable } from "@/core/formats";
 
 import {
+  columnsIn as columnsNamed,
   kindsIn,
   leftOutOf,
   linesIn,
@@ -304,14 +305,14 @@ describe("columns of whom something is", () => {
       "S100,Ada Park,11/13/2026,45.00,1.61",
       "S101,Lin Roe,11/13/2026,45.00,1.61",
     );
-    expect(columnsIn("processor", file)).toMatchObject({ payerName: "Student" });
-    expect(columnsIn("processor", file).id).toBeUndefined();
+    expect(columnsNamed("processor", file)).toMatchObject({ payerName: "Student" });
+    expect(columnsNamed("processor", file).id).toBeUndefined();
   });
   it("a group of customers is a head office where it is one of them", () => {
     const file = (group: string): string =>
       list("CustNo,Name,Mail,Group", `C1,Fernhill,a@x.example,${group}`, "C2,Moss,b@x.example,");
-    expect(columnsIn("customers", file("C2")).parentId).toBe("Group");
-    expect(columnsIn("customers", file("Schools")).parentId).toBeUndefined();
+    expect(columnsNamed("customers", file("C2")).parentId).toBe("Group");
+    expect(columnsNamed("customers", file("Schools")).parentId).toBeUndefined();
   });
 });
 
