@@ -47,6 +47,12 @@ describe("ACH return files (Nacha file format)", () => {
       value: { rows: [{ cells: expect.arrayContaining(["kind of account: savings"]) as unknown }] },
     });
   });
+  it("takes nothing of a file with a record that is wider: all behind the place stands elsewhere", () => {
+    const wider = FILE.replace("Alder Lane", "Alder  Lane");
+    expect(nachaTable(wider)).toMatchObject({
+      error: { code: "nacha.width", line: 3, found: 95 },
+    });
+  });
   it("has records of 94 characters in blocks of ten", () => {
     const lines = FILE.slice(0, -1).split("\n");
     expect([lines.every((line) => line.length === 94), lines.length % 10]).toEqual([true, 0]);

@@ -55,8 +55,11 @@ const HEADERS = [
  */
 export function nachaTable(
   text: string,
-): Result<Table, "nacha.control" | "nacha.sum" | "file.no_advice"> {
+): Result<Table, "nacha.control" | "nacha.sum" | "nacha.width" | "file.no_advice"> {
   const records = recordsOf(text);
+  // What stands behind the last place has moved all before it.
+  const wide = records.find(({ record }) => record.trimEnd().length > WIDTH);
+  if (wide) return fail("nacha.width", { line: wide.line, found: wide.record.trimEnd().length });
   if (!records.some(({ record }) => record[0] === "9")) return fail("nacha.control");
   const wrong = wrongControl(records);
   if (wrong) return fail("nacha.sum", wrong);
