@@ -132,4 +132,9 @@ export const FILE_MESSAGES: Readonly<Record<string, string>> = {
     "Known already with another day, {was}: what was posted is reversed, and this is posted.",
   "activity.reposted":
     "Known already with another sum, {was}: what was posted is reversed, and this is posted.",
+  "nacha.control": "The ACH file has no control record (type 9): it is cut off. Fetch it again.",
+  "nacha.width":
+    "Line {line} of the ACH file has {found} characters, and a record has 94: something was put in or lost. Fetch it again.",
+  "nacha.sum":
+    "The ACH file does not foot: its control record on line {line} says {said}, its entries make {found}. Fetch it again.",
 };

@@ -195,11 +195,6 @@ const MESSAGES: Record<string, string> = {
   "fees.other_currency":
     "{account} is kept in {currency}: its bill is booked by hand, as the bank line that it is.",
   "fees.accrual": "Those months were billed meanwhile. Load the page again.",
-  "nacha.control": "The ACH file has no control record (type 9): it is cut off. Fetch it again.",
-  "nacha.width":
-    "Line {line} of the ACH file has {found} characters, and a record has 94: something was put in or lost. Fetch it again.",
-  "nacha.sum":
-    "The ACH file does not foot: its control record on line {line} says {said}, its entries make {found}. Fetch it again.",
   "return.code": "“{text}” is no code of a return (like R01) or of a change (like C01).",
   "return.trace":
     "No debit with the trace number {trace} is in the book. Take in the processor's activity first.",
