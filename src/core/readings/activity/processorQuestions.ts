@@ -85,7 +85,7 @@ const firstOf = (first: readonly RowKind[], all: readonly RowKind[]): RowKind[] 
 ];
 
 /** States that say that a line is a refund itself, and not a charge that was given back. */
-const GIVEN_BACK = /\bcredit(?:ed)?\b|^refund\b/;
+const GIVEN_BACK = /\bcredit(?:ed)?\b|^refund\b|^revers(?:al|ed)$/;
 
 /** A charge that was given back, and how much of it beside it: it was money, and that is asked of. */
 const wasGivenBack = (reading: Reading, row: Row, word: string): boolean =>

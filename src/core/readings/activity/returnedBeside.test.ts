@@ -70,6 +70,10 @@ describe("how a payout stands", () => {
     expect(openIn(file("refund"), asked)).toEqual([]);
     expect(linesOf(file("refund"))).toHaveLength(2);
   });
+  it("is asked about where it failed: what is in it may be sent with another", () => {
+    const failed = file("refund").replace("in_transit", "Failed");
+    expect(openIn(failed, asked)).toEqual(["column:Payout Status"]);
+  });
   it("is asked about where a line is a payout itself", () => {
     expect(openIn(file("payout"), asked)).toContain("column:Payout Status");
   });
@@ -88,4 +92,18 @@ describe("a line that charges nothing and has a refund with a fee on it", () => 
     expect(linesOf(file)).toHaveLength(3);
     expect(linesOf(file).at(-1)).toContain("(25.25) | refund, fee 0.33");
   });
+});
+
+it("codes of ACH entries are no ids, and say which line sent money (Nacha file format)", () => {
+  const file = list(
+    "File Date,Company,Entry Class,Name,Amount,Transaction",
+    "2026-11-13,KESTREL,CCD,Brightwater,1450.00,27",
+    "2026-11-13,KESTREL,CCD,Tallow,620.10,27",
+    "2026-11-14,KESTREL,CCD,Refund Lark,25.00,22",
+  );
+  expect(openIn(file, asked)).toEqual(["column:Transaction"]);
+  expect(linesIn("processor", file, { answers: { "column:Transaction": "status" } })).toEqual([
+    "Fri 13 Nov | 1,450.00 | charge | Brightwater",
+    "Fri 13 Nov | 620.10 | charge | Tallow",
+  ]);
 });

@@ -8,6 +8,7 @@ import {
 } from "@/core/formats";
 import { currencyOf } from "@/core/money";
 
+import { areEntryCodes } from "../activity/achCodes";
 import { isNothing } from "../canonical";
 import { areOrders, columnsByContents } from "./columnsByContents";
 import { type Contents, contentsOf, isDate, isSum } from "./contents";
@@ -146,7 +147,8 @@ function isOfElse(table: Table, { field }: FieldSpec, head: string, cellsOf: Con
   if (field === "customerId") return isOwnAccount(table, head);
   if (field === "parentId")
     return plainWords(head) === "group" && !namesLines(table, head, cellsOf);
-  if (field === "id") return /^item\b/i.test(head) && isSame(cellsOf(head));
+  if (field === "id")
+    return (/^item\b/i.test(head) && isSame(cellsOf(head))) || areEntryCodes(head, cellsOf(head));
   if (field !== "payerName") return false;
   // A company that is the same on every line is whose list it is.
   return areOrders(head, cellsOf) || (/^company\b/i.test(head) && isSame(cellsOf(head)));
