@@ -55,7 +55,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "reference",
-    "reference,memo,description,note,details,message,invoice number,invoice,statement descriptor,order reference,merchant reference,customer reference,item title,subject,comment,remarks,verwendungszweck,betreff,beschreibung,libelle,concepto,descripcion,invoice id,invoice no,referencia",
+    "reference,memo,description,note,details,message,invoice number,invoice,statement descriptor,order reference,merchant reference,customer reference,item title,subject,comment,remarks,verwendungszweck,betreff,beschreibung,libelle,concepto,descripcion,invoice id,invoice no,referencia,payment reference,payment ref,transaction reference,transaction",
   ),
   text(
     "payoutId",

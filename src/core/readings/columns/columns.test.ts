@@ -308,6 +308,19 @@ describe("columns of whom something is", () => {
     expect(columnsNamed("processor", file)).toMatchObject({ payerName: "Student" });
     expect(columnsNamed("processor", file).id).toBeUndefined();
   });
+  it.each([
+    ["Transaction", "Online sale to Ada", "Online sale to Lin"],
+    ["Transaction", "VISA", "MC"],
+    ["Payment Reference", "INV 20310", "INV 20311"],
+  ])("%s is no id where it says %s", (head, one, other) => {
+    const file = list(
+      `Date,${head},Amount,Fee`,
+      `2026-11-13,${one},100.00,2.90`,
+      `2026-11-14,${other},60.00,1.74`,
+    );
+    expect(columnsNamed("processor", file)).toMatchObject({ reference: head });
+    expect(columnsNamed("processor", file).id).toBeUndefined();
+  });
   it("a group of customers is a head office where it is one of them", () => {
     const file = (group: string): string =>
       list("CustNo,Name,Mail,Group", `C1,Fernhill,a@x.example,${group}`, "C2,Moss,b@x.example,");

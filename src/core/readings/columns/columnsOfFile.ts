@@ -18,6 +18,7 @@ import { foreignColumns } from "./foreignColumns";
 import { kindsBySigns } from "./kindsBySigns";
 import { isOwnAccount } from "./ownAccount";
 import { withNetTotal } from "./netTotal";
+import { areNoIds, areSame } from "./noIds";
 import { provenColumns } from "./provenColumns";
 import { withSumOfElse } from "./sumOfElse";
 import { writtenDay } from "../days/writtenDay";
@@ -147,11 +148,11 @@ function isOfElse(table: Table, { field }: FieldSpec, head: string, cellsOf: Con
   if (field === "customerId") return isOwnAccount(table, head);
   if (field === "parentId")
     return plainWords(head) === "group" && !namesLines(table, head, cellsOf);
-  if (field === "id")
-    return (/^item\b/i.test(head) && isSame(cellsOf(head))) || areEntryCodes(head, cellsOf(head));
+  if (field === "id") return areNoIds(head, cellsOf(head));
+  if (field === "reference") return areEntryCodes(head, cellsOf(head));
   if (field !== "payerName") return false;
   // A company that is the same on every line is whose list it is.
-  return areOrders(head, cellsOf) || (/^company\b/i.test(head) && isSame(cellsOf(head)));
+  return areOrders(head, cellsOf) || (/^company\b/i.test(head) && areSame(cellsOf(head)));
 }
 
 /** Whether a cell of a column is the whole cell of another: a group of customers may be what sort they are. */
@@ -160,8 +161,6 @@ function namesLines(table: Table, head: string, cellsOf: Contents): boolean {
   const all = new Set(others.flatMap((other) => cellsOf(other).map((cell) => plainWords(cell))));
   return cellsOf(head).some((cell) => all.has(plainWords(cell)));
 }
-
-const isSame = (cells: readonly string[]): boolean => cells.length > 2 && new Set(cells).size === 1;
 
 /** The way that money went, or the kind of a card. */
 const WAY = /^(?:credit|debit)$/i;

@@ -102,7 +102,7 @@ const isToSay = (
 /** Answers that hold for one file alone are not kept with the mapping. */
 const OF_ONE_FILE = new Set([
   ...["before", "future", "outside", "whose"],
-  ...["balance", "totals", "first", "same", "paid_on", "other_account"],
+  ...["balance", "totals", "first", "same", "reused", "paid_on", "other_account"],
   ...["three", "stands", "ages", "against", "says"],
   ...["head", "year", "taken_back", "corrected", "hidden", "turned"],
 ]);

@@ -30,6 +30,7 @@ import { importRemittance } from "./remittance";
 import type { FileRun } from "./report";
 import { importReturns } from "./returns";
 import { otherwiseNamed } from "./otherwiseNamed";
+import { reusedQuestion, underOwnIds } from "./told/reusedIds";
 import type { Writing } from "./told/sameShape";
 import { toldOtherwise, underKnownIds } from "./told/toldOtherwise";
 import { unknownCustomers, unknownParents } from "./unknownCustomers";
@@ -113,12 +114,17 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
     reader: activityReader,
     asks(ctx, rows, { account, answers, writing }) {
       const processor = processorOf(ctx, account);
-      return processor ? doubledActivity(ctx, processor, rows.flat(), { answers, writing }) : [];
+      if (!processor) return [];
+      const records = rows.flat();
+      const doubled = doubledActivity(ctx, processor, records, { answers, writing });
+      return doubled.length > 0 || answers.reused !== undefined
+        ? doubled
+        : reusedQuestion(ctx, processor, records);
     },
     takes(ctx, rows, { account, answers, ended, writing, file }) {
       const processor = processorOf(ctx, account);
       if (!processor) return;
-      const told = rows.flat();
+      const told = underOwnIds(ctx, processor, { records: rows.flat(), said: answers.reused });
       const records =
         answers.same === "same"
           ? underKnownIds(told, toldOtherwise(ctx, processor, { records: told, writing }))
