@@ -369,31 +369,3 @@ it("what stands beside each line as the sum of its payout is held against its li
     "payout po_2 is 60.00 by “Payout total”, and its lines in this file come to 48.25",
   );
 });
-
-describe("a fee that its parts stand beside", () => {
-  const file = list(
-    "Date,Ref,Card,Amount,Interchange,Scheme,Acquirer,Total fees,Settled",
-    "11/13/2026,R1,Visa credit,150.00,-1.95,-0.15,-0.30,-2.40,147.60",
-    "11/14/2026,R2,Mastercard debit,80.00,-0.20,-0.08,-0.16,-0.44,79.56",
-  );
-  it("is the whole of what lies between, and they are no more of it", () => {
-    expect(openIn(file, asked)).toEqual([]);
-    expect(linesOf(file)).toEqual([
-      "Fri 13 Nov | 150.00 | charge, fee 2.40 | R1",
-      "Sat 14 Nov | 80.00 | charge, fee 0.44 | R2",
-    ]);
-  });
-});
-
-it("a French list of what a bank took for its shop is read by its own words", () => {
-  const file = list(
-    "Date;Operation;Montant TTC;Commission HT;TVA commission;Montant net;Devise",
-    "13/11/2026;Paiement CB;120,00;1,50;0,30;118,20;USD",
-    "14/11/2026;Remboursement CB;-20,00;0,00;0,00;-20,00;USD",
-  );
-  expect(openIn(file, asked)).toEqual([]);
-  expect(linesOf(file).map((line) => line.split(" | ").slice(1, 3).join(" | "))).toEqual([
-    "120.00 | charge, fee 1.80",
-    "(20.00) | refund",
-  ]);
-});

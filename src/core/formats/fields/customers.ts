@@ -8,7 +8,7 @@ export const customers: readonly FieldSpec[] = [
   ),
   text(
     "name",
-    "name,customer name,display name,customer,company,legal name,trading name,business name,full name,account name,client name,client,organisation,organization,company name,contact name,kunde,kundenname,firma,nom,nom du client,raison sociale,client nom,nombre,cliente,razon social,ragione sociale,naam,klant,nome,registered name,entity name,entity,party name,member name,account holder,organization name,organisation name,school,school name",
+    "name,customer name,display name,customer,company,legal name,trading name,business name,full name,account name,client name,client,organisation,organization,company name,contact name,kunde,kundenname,firma,name 1,name1,nom,nom du client,raison sociale,client nom,nombre,cliente,razon social,ragione sociale,naam,klant,nome,registered name,entity name,entity,party name,member name,account holder,organization name,organisation name,school,school name",
     true,
   ),
   text(

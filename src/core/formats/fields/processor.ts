@@ -47,7 +47,7 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "payerName",
-    "payer_name,payer,name,party,counterparty,donor,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,individual name,receiver name,receiving name,individual,receiver,member name,payer company,customer company,billing company,nom du client,client nom,cliente,nombre,pagador,payor,customer nm,student,student name,guest,guest name,tenant,tenant name,patient,patient name,resident,attendee,member,member full name,subscriber,household,family",
+    "payer_name,payer,name,party,counterparty,donor,customer name,paid by name,cardholder,account name,payer name,customer,from,billing name,buyer,buyer name,client name,client,shopper,contact,company,company name,paid by,card holder,cardholder name,kunde,kundenname,absender,individual name,receiver name,receiving name,individual,receiver,member name,payer company,customer company,billing company,nom du client,client nom,cliente,nombre,pagador,payor,customer nm,student,student name,guest,guest name,tenant,tenant name,patient,patient name,resident,klant,klantnaam,betaler,attendee,member,member full name,subscriber,household,family",
   ),
   text(
     "payerEmail",
@@ -55,11 +55,11 @@ export const processor: readonly FieldSpec[] = [
   ),
   text(
     "reference",
-    "reference,memo,description,note,details,message,invoice number,invoice,statement descriptor,order reference,merchant reference,customer reference,item title,subject,comment,remarks,verwendungszweck,betreff,beschreibung,libelle,concepto,descripcion,invoice id,invoice no,referencia,payment reference,payment ref,transaction reference,transaction",
+    "reference,memo,description,note,details,message,invoice number,invoice,statement descriptor,order reference,merchant reference,customer reference,item title,subject,comment,remarks,verwendungszweck,betreff,beschreibung,libelle,concepto,descripcion,invoice id,invoice no,referencia,omschrijving,mededeling,mededelingen,factuur,factuurnummer,rechnung,rechnungsnummer,facture,descrizione,causale,fattura,factura,payment reference,payment ref,transaction reference,transaction",
   ),
   text(
     "payoutId",
-    "payout_id,payout,automatic payout id,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,numero remise,no remise,remise,funding id,disbursement id,funding batch,liquidacion,transfer reference,transfer ref,transfer number,transfer no,deposit number,deposit no,disbursement,disbursement reference,disbursement number,payout number,payout no,payout ref,funding reference,funding number",
+    "payout_id,payout,automatic payout id,transfer id,batch,deposit id,settlement id,transfer,batch id,batch number,batch no,payout reference,settlement batch,settlement batch id,settlement number,deposit reference,settlement reference,auszahlung,auszahlungs id,virement,id virement,numero remise,no remise,remise,funding id,disbursement id,funding batch,liquidacion,transfer reference,transfer ref,transfer number,transfer no,deposit number,deposit no,disbursement,disbursement reference,disbursement number,payout number,payout no,payout ref,funding reference,funding number,deposit",
   ),
   typed(
     "day",

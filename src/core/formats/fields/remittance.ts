@@ -28,13 +28,13 @@ export const remittance: readonly FieldSpec[] = [
   typed(
     "amount",
     "amount",
-    "amount,amount paid,paid,paid this time,net,paid amount,paid amt,amt paid,net amount,net paid,payment,invoice paid,amount applied,netto,nettobetrag,zahlbetrag,betrag,montant,importe,importo,paid now,remit amt,remit amount,remitted,amount remitted,remitted amount,this payment,payment this time",
+    "amount,amount paid,paid,paid this time,net,paid amount,paid amt,amt paid,net amount,net paid,net remitted,payment,invoice paid,amount applied,netto,nettobetrag,zahlbetrag,betrag,montant,importe,importo,paid now,remit amt,remit amount,remitted,amount remitted,remitted amount,this payment,payment this time",
     true,
   ),
   typed(
     "amount",
     "discount",
-    "discount,discount taken,deduction,discount amount,disc,cash discount,discounts,skonto,skontobetrag,escompte,descuento,sconto",
+    "discount,discount taken,deduction,discount amount,less discount,disc,cash discount,discounts,skonto,skontobetrag,escompte,descuento,sconto",
   ),
   typed("currency", "currency", "currency,ccy,cur,wahrung,waehrung,devise,moneda,divisa,valuta"),
 ];

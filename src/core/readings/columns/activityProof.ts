@@ -14,7 +14,7 @@ import {
 } from "./sheet";
 import { paidOnTop } from "./paidOnTop";
 import { anotherGross, grossOf, settledThree, settledUnder } from "./settledSums";
-import { feeAndNet, grossAndNet, moreFeeAndNet, unnamedThree } from "./unnamedSums";
+import { costsAndNet, feeAndNet, grossAndNet, moreFeeAndNet, unnamedThree } from "./unnamedSums";
 
 /** What the sums of a processor's file prove of its columns. */
 export function activityProof(sheet: Sheet): Columns | null {
@@ -41,12 +41,15 @@ function proofOf(sheet: Sheet, gross: Sums | null): Columns | null {
   const [fee, net] = [sheet.of("fee"), sheet.of("net")];
   const more = moreOf(sheet);
   if (!gross) return withoutGross(sheet, { fee, net, more });
-  if (!fee && !net) return netOfParts(sheet) ?? feeAndNet(sheet, gross) ?? settledThree(sheet);
+  if (!fee && !net) return netOfParts(sheet) ?? feesAndNet(sheet, gross, more);
   if (fee && net)
     return foots(gross, [fee, ...more], net) ? null : mended(sheet, { gross, fee, net, more });
   if (fee) return netOfParts(sheet) ?? withoutNet(sheet, { gross, fee, more });
   return net ? withoutFee(sheet, { gross, net, more }) : null;
 }
+
+const feesAndNet = (sheet: Sheet, gross: Sums, more: readonly Sums[]): Columns | null =>
+  feeAndNet(sheet, gross) ?? costsAndNet(sheet, gross, more) ?? settledThree(sheet);
 
 function withoutGross(
   sheet: Sheet,

@@ -18,7 +18,7 @@ import { foreignColumns } from "./foreignColumns";
 import { kindsBySigns } from "./kindsBySigns";
 import { isOwnAccount } from "./ownAccount";
 import { withNetTotal } from "./netTotal";
-import { areNoIds, areSame } from "./noIds";
+import { areNoIds, areNumbers, areSame } from "./noIds";
 import { provenColumns } from "./provenColumns";
 import { withSumOfElse } from "./sumOfElse";
 import { writtenDay } from "../days/writtenDay";
@@ -149,6 +149,7 @@ function isOfElse(table: Table, { field }: FieldSpec, head: string, cellsOf: Con
   if (field === "parentId")
     return plainWords(head) === "group" && !namesLines(table, head, cellsOf);
   if (field === "id") return areNoIds(head, cellsOf(head));
+  if (field === "payoutId") return plainWords(head) === "deposit" && areNumbers(cellsOf(head));
   if (field === "reference") return areEntryCodes(head, cellsOf(head));
   if (field !== "payerName") return false;
   // A company that is the same on every line is whose list it is.

@@ -19,3 +19,7 @@ export function areNoIds(head: string, cells: readonly string[]): boolean {
 /** Whether all of several cells are the same. */
 export const areSame = (cells: readonly string[]): boolean =>
   cells.length > 2 && new Set(cells).size === 1;
+
+/** Whether cells hold numbers alone, or what those come to: they may be sums. */
+export const areNumbers = (cells: readonly string[]): boolean =>
+  cells.every((cell) => !/\p{L}/u.test(cell.replace(/\b(?:sub)?total\b/i, "")));

@@ -1,4 +1,4 @@
-import { isCost, isNoFee, isOnTop } from "../sums/costHeads";
+import { COST_FIELDS, isCost, isNoFee, isOnTop } from "../sums/costHeads";
 import { type Columns, foots, isLarger, type Sheet, sizeOf, type Sums } from "./sheet";
 
 /** The same, where no column says what came in alone. */
@@ -61,6 +61,22 @@ export function moreFeeAndNet(sheet: Sheet, gross: Sums, fees: readonly Sums[]):
         .map((net) => ({ fee2, net })),
     );
   return found.length === 1 ? (found[0] ?? null) : null;
+}
+
+/**
+ * All costs beside a gross, of which some have a name, and the only net that they leave together: what
+ * was charged goes to those who gave the card, to its scheme, and to the processor.
+ */
+export function costsAndNet(sheet: Sheet, gross: Sums, named: readonly Sums[]): Columns | null {
+  const free = sheet.free();
+  const costs = free.filter((head) => isCost(head));
+  const open = COST_FIELDS.filter((field) => sheet.columns[field] === undefined);
+  if (costs.length < 2 || costs.length > open.length) return null;
+  const fees = [...named, ...costs.map((head) => sheet.under(head))];
+  const found = free.filter((net) => !costs.includes(net) && foots(gross, fees, sheet.under(net)));
+  const [net] = found;
+  if (net === undefined || found.length > 1) return null;
+  return { net, ...Object.fromEntries(costs.map((head, at) => [open[at] ?? "fee", head])) };
 }
 
 /** A net by its name that is the gross of a fee and a net: what it came to where it was settled. */

@@ -1,6 +1,7 @@
 import type { Cells, Row } from "../cells";
 import { type FileKind, isGroupName, plainWords } from "@/core/formats";
 import type { LeftOut, LeftOutRule } from "../types";
+import { isTotalOfGroup } from "./totals/totalOfGroup";
 import { writtenDay } from "../days/writtenDay";
 import { writtenSum } from "../sums/sumCells";
 import { itemsOfAbove } from "./parts/itemsOfAbove";
@@ -68,9 +69,10 @@ function lineForTheEye(cells: Cells, row: Row): LeftOutRule | null {
   const own = cells.of(row, kind === "invoices" ? "number" : "id");
   if (kind === "customers" || (own !== "" && !saysTotal(plainWords(own)))) return null;
   const isNamed = kind === "invoices" || kind === "remittance";
-  const isTotal = (cell: string): boolean =>
-    isTotalWord(plainWords(cell)) || (isNamed && NAMED_TOTAL.test(plainWords(cell)));
-  return filled.some((cell) => cell !== "" && isTotal(cell)) ? "total" : null;
+  const isTotal = (cell: string, at: number): boolean =>
+    isTotalWord(plainWords(cell)) ||
+    (isNamed ? NAMED_TOTAL.test(plainWords(cell)) : isTotalOfGroup(cells, cell, at));
+  return filled.some((cell, at) => cell !== "" && isTotal(cell, at)) ? "total" : null;
 }
 
 /** What an advice comes to: a line that names no document, with the word of a total. */

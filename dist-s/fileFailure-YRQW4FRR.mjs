@@ -1,0 +1,8 @@
+import {
+  failureOfFile,
+  withFiles
+} from "./chunk-VIXS4KXC.mjs";
+export {
+  failureOfFile,
+  withFiles
+};
