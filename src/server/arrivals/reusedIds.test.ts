@@ -45,10 +45,40 @@ describe("a line with the id of a payment of another day and sum", () => {
     expect(asks("processor", FIRST.replace("100.00", "110.00"))).toBe("");
     expect(asks("processor", FIRST.replace("2026-11-04", "2026-11-06"))).toBe("");
   });
+  it("is known where another sort of export says another day of the same sum", () => {
+    must("processor", FIRST);
+    const byPayout = "Reference number,Payout date,Amount,Fee,Payer";
+    const again = list(byPayout, "7001,2026-11-23,100.00,2.90,Ada Ray");
+    expect(must("processor", again)).toMatchObject({ new: 0, known: 1, changed: 0 });
+  });
   it("is another, too, where a month lies between and the sum is as before", () => {
     must("processor", FIRST);
     expect(asks("processor", list(HEAD, "2026-11-23,7001,100.00,2.90,Ada Ray"))).toContain(
       "Which are they?",
     );
+  });
+});
+
+describe("a line of a statement with the id of a line of another day and sum", () => {
+  const STATEMENT = "Transaction ID,Date,Description,Amount";
+  const EARLY = list(STATEMENT, "1,2026-11-03,CARD PAYOUTS,154.01", "2,2026-11-04,CLAY,-210.00");
+  const LATE = list(STATEMENT, "1,2026-11-20,CARD PAYOUTS,88.00", "2,2026-11-23,KILN,-15.00");
+  const sums = (): number[] =>
+    book()
+      .db.all<{ amount: number }>("SELECT amount FROM bank_line ORDER BY posted_on")
+      .map(({ amount }) => amount);
+  it("is never written over it without a word, and both stay where they are said to be others", () => {
+    must("bank", EARLY);
+    expect(asks("bank", LATE)).toContain("2 lines have the id of a line of another day");
+    expect(must("bank", LATE, { reused: "others" }).new).toBe(2);
+    expect(sums()).toEqual([15401, -21000, 8800, -1500]);
+    expect(must("bank", LATE)).toMatchObject({ new: 0, known: 2 });
+    expect(must("bank", EARLY)).toMatchObject({ new: 0, known: 2 });
+  });
+  it("takes its place where that is said, and without a question where its sum alone is another", () => {
+    must("bank", EARLY);
+    must("bank", LATE, { reused: "changed" });
+    expect(sums()).toEqual([8800, -1500]);
+    expect(asks("bank", LATE.replace("88.00", "89.00"))).toBe("");
   });
 });

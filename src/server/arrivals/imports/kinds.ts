@@ -31,6 +31,7 @@ import type { FileRun } from "./report";
 import { importReturns } from "./returns";
 import { otherwiseNamed } from "./otherwiseNamed";
 import { reusedQuestion, underOwnIds } from "./told/reusedIds";
+import { linesUnderOwnIds, reusedLinesQuestion } from "./told/reusedLines";
 import type { Writing } from "./told/sameShape";
 import { toldOtherwise, underKnownIds } from "./told/toldOtherwise";
 import { unknownCustomers, unknownParents } from "./unknownCustomers";
@@ -119,12 +120,16 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
       const doubled = doubledActivity(ctx, processor, records, { answers, writing });
       return doubled.length > 0 || answers.reused !== undefined
         ? doubled
-        : reusedQuestion(ctx, processor, records);
+        : reusedQuestion(ctx, processor, { records, writing });
     },
     takes(ctx, rows, { account, answers, ended, writing, file }) {
       const processor = processorOf(ctx, account);
       if (!processor) return;
-      const told = underOwnIds(ctx, processor, { records: rows.flat(), said: answers.reused });
+      const told = underOwnIds(ctx, processor, {
+        records: rows.flat(),
+        writing,
+        said: answers.reused,
+      });
       const records =
         answers.same === "same"
           ? underKnownIds(told, toldOtherwise(ctx, processor, { records: told, writing }))
@@ -139,12 +144,19 @@ const ROWS_OF: Record<FileKind, (ctx: CommandContext, from: FileOfBook) => ReadR
     asks(ctx, rows, { account, answers, writing }) {
       const bank = bankOf(ctx, account);
       if (!bank) return [];
-      return doubledLines(ctx, bank, withContinuedDays(ctx, bank, rows), { answers, writing });
+      const lines = withContinuedDays(ctx, bank, rows);
+      const doubled = doubledLines(ctx, bank, lines, { answers, writing });
+      return doubled.length > 0 || answers.reused !== undefined
+        ? doubled
+        : reusedLinesQuestion(ctx, bank, { rows: lines, writing });
     },
     takes(ctx, rows, { account, answers, writing, file }) {
       const bank = bankOf(ctx, account);
       const as = answers.same === "same" ? writing : null;
-      if (bank) importBank(ctx, bank, withContinuedDays(ctx, bank, rows), { ...file, toldAs: as });
+      if (!bank) return;
+      const continued = withContinuedDays(ctx, bank, rows);
+      const lines = linesUnderOwnIds(ctx, bank, { rows: continued, writing, said: answers.reused });
+      importBank(ctx, bank, lines, { ...file, toldAs: as });
     },
   }),
   remittance: reading({

@@ -1,15 +1,16 @@
 import type { FileQuestion } from "@/contracts/arrivals";
 import { type ProcessorItemKind, ROW_KINDS } from "@/core/activity";
-import { daysBetween, formatDay } from "@/core/calendar";
+import { formatDay } from "@/core/calendar";
 import type { ActivityRecord, ProcessorRecord } from "@/core/formats";
 import { type ItemKnown, itemsKnown } from "@/db/processor";
 import type { ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
 
-/** The answer that lines of a known id are other payments. */
-const OTHERS = "others";
-/** A payment that is told anew may have another day; one of a week from it is hardly the same. */
-const MOST_DAYS = 7;
+import { isOther, OTHERS, reusedWords } from "./reused";
+import { WrittenAs, type Writing } from "./sameShape";
+
+/** The records of a file, and how it is written. */
+type OfFile = { readonly records: readonly ProcessorRecord[]; readonly writing: Writing };
 
 type Reused = {
   /** Lines whose id is that of another payment, which are not in the book themselves. */
@@ -25,18 +26,13 @@ const isNamed = (row: ProcessorRecord): row is ActivityRecord => NAMED.has(row.k
 const ownIdOf = ({ externalId, occurredOn }: ActivityRecord): string =>
   `${externalId} of ${occurredOn}`;
 
-/** Whether a line has the id of an item, and neither its day nor its sum, or is long before or after it. */
-function isOther({ amount, occurredOn }: ActivityRecord, known: ItemKnown): boolean {
-  const apart = Math.abs(daysBetween(known.occurredOn, occurredOn));
-  return apart > MOST_DAYS || (apart > 0 && amount !== known.amount);
-}
-
 /** Payments of a file whose ids the book has of others: a column of references, or of numbers that begin anew. */
 function reusedIds(
   { db }: CommandContext,
   { id }: ProcessorAccountRow,
-  records: readonly ProcessorRecord[],
+  { records, writing }: OfFile,
 ): Reused {
+  const written = new WrittenAs(db, writing);
   const rows = records.filter(isNamed);
   const known = itemsKnown(
     db,
@@ -45,7 +41,9 @@ function reusedIds(
   );
   const found = rows.flatMap((row) => {
     const item = known.get(`${itemOf(row)} ${row.externalId}`);
-    return item && isOther(row, item) ? [{ row, known: item }] : [];
+    return item && isOther(toldBy(row), { ...toldBy(item), isOfSort: written.isOf(item.fileId) })
+      ? [{ row, known: item }]
+      : [];
   });
   if (found.length === 0) return { open: [], taken: [] };
   const own = itemsKnown(
@@ -61,6 +59,11 @@ function reusedIds(
   };
 }
 
+const toldBy = ({ amount, occurredOn }: Pick<ItemKnown, "amount" | "occurredOn">) => ({
+  amount,
+  on: occurredOn,
+});
+
 const itemOf = ({ kind }: ActivityRecord): ProcessorItemKind =>
   kind === "started" ? "charge" : ROW_KINDS[kind].item;
 
@@ -68,27 +71,23 @@ const itemOf = ({ kind }: ActivityRecord): ProcessorItemKind =>
 export function reusedQuestion(
   ctx: CommandContext,
   account: ProcessorAccountRow,
-  records: readonly ProcessorRecord[],
+  from: OfFile,
 ): FileQuestion[] {
-  const { open } = reusedIds(ctx, account, records);
+  const { open } = reusedIds(ctx, account, from);
   const [first] = open;
   if (!first) return [];
   const { row, known } = first;
-  const of = open.length === 1 ? "1 line has" : `${open.length} lines have`;
-  const said = (sum: ItemKnown["amount"], on: ItemKnown["occurredOn"]): string =>
-    `${ctx.sum(sum, account.currency)} on ${formatDay(on, ctx.today)}`;
+  const said = ({ amount, occurredOn }: Pick<ItemKnown, "amount" | "occurredOn">): string =>
+    `${ctx.sum(amount, account.currency)} on ${formatDay(occurredOn, ctx.today)}`;
   return [
-    {
-      key: "reused",
-      words: `${of} the id of a payment of another day (line ${row.line}: “${row.externalId.slice(0, 40)}” is ${said(row.amount, row.occurredOn)} here, and ${said(known.amount, known.occurredOn)} in the book). Which are they?`,
-      choices: [
-        { answer: OTHERS, result: "other payments: both stay, and their ids are not their own" },
-        {
-          answer: "changed",
-          result: "the same payments, changed: what was posted is reversed, and this is posted",
-        },
-      ],
-    },
+    reusedWords({
+      count: open.length,
+      line: row.line,
+      id: row.externalId,
+      here: said(row),
+      before: said(known),
+      of: ["payment", "payments"],
+    }),
   ];
 }
 
@@ -96,9 +95,10 @@ export function reusedQuestion(
 export function underOwnIds(
   ctx: CommandContext,
   account: ProcessorAccountRow,
-  { records, said }: { records: readonly ProcessorRecord[]; said: string | undefined },
+  { said, ...from }: OfFile & { said: string | undefined },
 ): readonly ProcessorRecord[] {
-  const { open, taken } = reusedIds(ctx, account, records);
+  const { records } = from;
+  const { open, taken } = reusedIds(ctx, account, from);
   const others = [...taken, ...(said === OTHERS ? open.map(({ row }) => row) : [])];
   if (others.length === 0) return records;
   const byId = new Map(others.map((row) => [row.externalId, row]));

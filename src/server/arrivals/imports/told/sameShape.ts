@@ -38,7 +38,9 @@ export class SameShape {
     const kept = importFileById(this.db, fileId)?.mapping;
     if (!kept) return `file ${fileId}`;
     const { format = LISTS, columns, dayOrder, answers = {} } = JSON.parse(kept) as KeptMapping;
-    return JSON.stringify([writing(format, columns), dayOrder, answers]);
+    // What has the ids of others changes no day.
+    const ofDays = Object.entries(answers).filter(([key]) => key !== "reused");
+    return JSON.stringify([writing(format, columns), dayOrder, Object.fromEntries(ofDays)]);
   }
 }
 

@@ -1,0 +1,44 @@
+import type { FileQuestion } from "@/contracts/arrivals";
+import { type Day, daysBetween } from "@/core/calendar";
+
+/** The answer that lines of a known id are others. */
+export const OTHERS = "others";
+/** What is told anew may have another day; a week from it, it is hardly the same. */
+const MOST_DAYS = 7;
+
+type Told = { readonly amount: number; readonly on: Day };
+
+/**
+ * Whether what has a known id has neither its day nor its sum, or is long before or after it. Another
+ * sort of export may say another day of the same sum: of its booking, of its payout.
+ */
+export function isOther(told: Told, known: Told & { readonly isOfSort: boolean }): boolean {
+  const apart = Math.abs(daysBetween(known.on, told.on));
+  return told.amount === known.amount ? known.isOfSort && apart > MOST_DAYS : apart > 0;
+}
+
+type Reused = {
+  readonly count: number;
+  readonly line: number;
+  readonly id: string;
+  /** Sum and day as the file says them, and as they stand in the book. */
+  readonly here: string;
+  readonly before: string;
+  readonly of: readonly [one: string, several: string];
+};
+
+/** The question whether what has a known id is that, changed, or another. */
+export function reusedWords({ count, line, id, here, before, of }: Reused): FileQuestion {
+  const [one, several] = of;
+  return {
+    key: "reused",
+    words: `${count === 1 ? "1 line has" : `${count} lines have`} the id of a ${one} of another day (line ${line}: “${id.slice(0, 40)}” is ${here} here, and ${before} in the book). Which are they?`,
+    choices: [
+      { answer: OTHERS, result: `other ${several}: both stay, and their ids are not their own` },
+      {
+        answer: "changed",
+        result: `the same ${several}, changed: this takes the place of what stands there`,
+      },
+    ],
+  };
+}
