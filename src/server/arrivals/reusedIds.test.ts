@@ -35,6 +35,19 @@ describe("a line with the id of a payment of another day and sum", () => {
     expect(must("processor", FIRST)).toMatchObject({ new: 0, known: 2 });
     expect(charges()).toEqual(all);
   });
+  it("has its fee with it that goes by the same id on a line of its own", () => {
+    const of = (day: string, sum: string, fee: string): string =>
+      list("Date,Type,Transaction ID,Amount", `${day},Payment,T7,${sum}`, `${day},Fee,T7,${fee}`);
+    must("processor", of("2026-11-03", "100.00", "-2.90"));
+    must("processor", of("2026-11-20", "60.00", "-1.74"), { reused: "others" });
+    const fees = book().db.all<{ id: string; amount: number }>(
+      "SELECT external_id AS id, amount FROM processor_item WHERE kind = 'fee' AND withdrawn = 0 ORDER BY id",
+    );
+    expect(fees).toEqual([
+      { id: "T7", amount: -290 },
+      { id: "T7 of 2026-11-20", amount: -174 },
+    ]);
+  });
   it("is the same, changed, where that is said", () => {
     must("processor", FIRST);
     must("processor", NEXT, { reused: "changed" });

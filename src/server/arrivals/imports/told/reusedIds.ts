@@ -107,7 +107,9 @@ export function underOwnIds(
 
 function renamed(row: ActivityRecord, byId: ReadonlyMap<string, ActivityRecord>): ActivityRecord {
   const [own, related] = [byId.get(row.externalId), byId.get(row.relatedId ?? "")];
-  const isOwn = own !== undefined && own.line === row.line;
+  // A fee may go by the id of its payment on a line of its own.
+  const isFeeOf = row.kind === "fee" && row.occurredOn === own?.occurredOn;
+  const isOwn = own !== undefined && (own.line === row.line || isFeeOf);
   if (!isOwn && !related) return row;
   return {
     ...row,
