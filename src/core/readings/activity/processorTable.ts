@@ -18,7 +18,7 @@ import { plainWords } from "@/core/formats";
 import type { ActivityEntry, ActivityRow } from "./processorRows";
 import { signsOf } from "./processorSigns";
 import { beforeReserve, isReserveAlone, reservedOf, reserveProofs, reserveRow } from "./reserves";
-import { returnedRow } from "./returnedBeside";
+import { returnedRow, returnsApart } from "./returnedBeside";
 import { paidOut, payoutFeeRow, payoutsTurned, refundedRow } from "./rowsBeside";
 import { settledFeeQuestion } from "./settledFee";
 import {
@@ -67,18 +67,18 @@ export function processorTable(reading: Reading, rows: readonly Row[]): Made {
     isMethod,
     idHead: idSaid(cells, rows),
     shared: sharedIds(reading, rows),
+    isReturnedApart: returnsApart(reading, kept),
     momentId: momentIds(reading),
     person: personName(cells),
   };
   const asked = rowQuestions(reading, rows, wordOf);
   const stated = statedBalances(reading, rows);
-  const open = new Set(kept.filter(isOpenPayout));
-  const sure = kept.filter((entry) => !open.has(entry));
+  const [open, sure] = [kept.filter(isOpenPayout), kept.filter((entry) => !isOpenPayout(entry))];
   return {
     rows: sure.flatMap((entry) => rowsOf(reading, entry, decided, refunds === "here")),
     leftOut: [...leftOut, ...parts.leftOut],
     ended,
-    refused: [...open].map(({ row }) => ({
+    refused: open.map(({ row }) => ({
       line: row.line,
       field: "fee",
       column: cells.head("fee"),
@@ -118,14 +118,14 @@ const asSaid = (entries: readonly ActivityEntry[], answers: Answers): readonly A
 function rowsOf(
   reading: Reading,
   entry: ActivityEntry,
-  decided: Parameters<typeof agreedRow>[2],
+  decided: Parameters<typeof agreedRow>[2] & { isReturnedApart: (of: ActivityEntry) => boolean },
   isRefundHere: boolean,
 ): Made["rows"] {
   const isNone = (isRefundHere && isRefundAlone(reading, entry)) || isReserveAlone(reading, entry);
   return [
     ...(isNone ? [] : [agreedRow(reading, entry, decided)]),
     ...(isRefundHere ? refundedRow(reading, entry) : []),
-    ...returnedRow(reading, entry),
+    ...(decided.isReturnedApart(entry) ? [] : returnedRow(reading, entry)),
     ...payoutFeeRow(reading, entry),
     ...reserveRow(reading, entry),
   ];

@@ -25,6 +25,16 @@ describe("a debit with its return on the same line", () => {
     expect(openIn(debits("Returned", "R01,"), asked)).toEqual(["state:returned"]);
     expect(openIn(debits("Returned", ",2026-11-18"), asked)).toEqual(["state:returned"]);
   });
+  it("is told once where a line of its own tells of the return, too", () => {
+    const file = list(
+      "Trace Number,Type,Effective Date,Amount,Status,Return Code,Return Date",
+      "T1,ACH debit,2026-11-14,1450.00,Settled,,",
+      "T2,ACH debit,2026-11-14,620.10,Returned,R01,2026-11-18",
+      "T3,ACH return,2026-11-18,-620.10,Settled,R01,",
+    );
+    expect(openIn(file, asked)).toEqual([]);
+    expect(linesOf(file).filter((line) => line.includes("ACH return"))).toHaveLength(1);
+  });
   it("is what it was where it stands as settled", () => {
     expect(linesOf(debits("Settled", ","))).toHaveLength(2);
   });

@@ -86,6 +86,20 @@ export function cameBackChoice(
   ];
 }
 
+/** Which debits have their return on a line of its own, by what that names, else by its sum. */
+export function returnsApart(
+  { cells }: Reading,
+  entries: readonly ActivityEntry[],
+): (entry: ActivityEntry) => boolean {
+  const returns = entries.filter(({ activity }) => activity.kind === "ach_return");
+  const named = new Set(
+    returns.flatMap(({ row, activity }) => [cells.of(row, "relatedId"), activity.id]),
+  );
+  const sums = new Set(returns.map(({ activity }) => Math.abs(activity.gross ?? 0)));
+  return ({ activity: { id, gross } }) =>
+    (id !== "" && named.has(id)) || sums.has(Math.abs(gross ?? 0));
+}
+
 /** The return of a debit whose own line is all that tells of it. */
 export function returnedRow(
   reading: Reading,
