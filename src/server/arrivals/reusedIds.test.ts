@@ -23,7 +23,7 @@ const charges = (): string[] =>
 describe("a line with the id of a payment of another day and sum", () => {
   it("is never that payment without a word", () => {
     must("processor", FIRST);
-    expect(asks("processor", NEXT)).toContain("Which are they?");
+    expect(asks("processor", NEXT)).toContain("Which is it?");
     expect(charges()).toEqual(["7001 10000", "7002 2000"]);
   });
   it("is another payment where that is said, with its fee, and known when it comes again", () => {
@@ -67,7 +67,7 @@ describe("a line with the id of a payment of another day and sum", () => {
   it("is another, too, where a month lies between and the sum is as before", () => {
     must("processor", FIRST);
     expect(asks("processor", list(HEAD, "2026-11-23,7001,100.00,2.90,Ada Ray"))).toContain(
-      "Which are they?",
+      "Which is it?",
     );
   });
 });

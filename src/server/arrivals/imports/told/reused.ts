@@ -30,14 +30,21 @@ type Reused = {
 /** The question whether what has a known id is that, changed, or another. */
 export function reusedWords({ count, line, id, here, before, of }: Reused): FileQuestion {
   const [one, several] = of;
+  const isOne = count === 1;
+  const [has, which] = isOne
+    ? ["1 line has", "Which is it?"]
+    : [`${count} lines have`, "Which are they?"];
+  const [other, same] = isOne
+    ? [`another ${one}: both stay, and its id is not its own`, `the same ${one}`]
+    : [`other ${several}: all stay, and their ids are not their own`, `the same ${several}`];
   return {
     key: "reused",
-    words: `${count === 1 ? "1 line has" : `${count} lines have`} the id of a ${one} of another day (line ${line}: “${id.slice(0, 40)}” is ${here} here, and ${before} in the book). Which are they?`,
+    words: `${has} the id of a ${one} of another day (line ${line}: “${id.slice(0, 40)}” is ${here} here, and ${before} in the book). ${which}`,
     choices: [
-      { answer: OTHERS, result: `other ${several}: both stay, and their ids are not their own` },
+      { answer: OTHERS, result: other },
       {
         answer: "changed",
-        result: `the same ${several}, changed: this takes the place of what stands there`,
+        result: `${same}, changed: this takes the place of what stands there`,
       },
     ],
   };

@@ -1,8 +1,0 @@
-import {
-  failureOfFile,
-  withFiles
-} from "./chunk-VIXS4KXC.mjs";
-export {
-  failureOfFile,
-  withFiles
-};
