@@ -48,6 +48,20 @@ describe("a line with the id of a payment of another day and sum", () => {
       { id: "T7 of 2026-11-20", amount: -174 },
     ]);
   });
+  it("leaves a refund with its charge, though both go by one id", () => {
+    const of = (day: string, sum: string): string =>
+      list("Date,Type,Transaction ID,Original ID,Amount", `${day},Refund,T7,T7,${sum}`);
+    must("processor", list("Date,Type,Transaction ID,Amount", "2026-11-03,Payment,T7,100.00"));
+    must("processor", of("2026-11-05", "-10.00"));
+    must("processor", of("2026-11-20", "-5.00"), { reused: "others" });
+    const refunds = book().db.all(
+      "SELECT external_id AS id, related_id AS of FROM processor_item WHERE kind = 'refund' AND withdrawn = 0 ORDER BY id",
+    );
+    expect(refunds).toEqual([
+      { id: "T7", of: "T7" },
+      { id: "T7 of 2026-11-20", of: "T7" },
+    ]);
+  });
   it("is the same, changed, where that is said", () => {
     must("processor", FIRST);
     must("processor", NEXT, { reused: "changed" });

@@ -2,11 +2,12 @@ import type { FileQuestion } from "@/contracts/arrivals";
 import { type ProcessorItemKind, ROW_KINDS } from "@/core/activity";
 import { formatDay } from "@/core/calendar";
 import type { ActivityRecord, ProcessorRecord } from "@/core/formats";
+import { groupedBy } from "@/core/readings";
 import { type ItemKnown, itemsKnown } from "@/db/processor";
 import type { ProcessorAccountRow } from "@/db/processorAccounts";
 import type { CommandContext } from "@/server/runtime/context";
 
-import { isOther, OTHERS, reusedWords } from "./reused";
+import { isOther, OTHERS, reusedQuestionOf } from "./reused";
 import { WrittenAs, type Writing } from "./sameShape";
 
 /** The records of a file, and how it is written. */
@@ -74,21 +75,19 @@ export function reusedQuestion(
   from: OfFile,
 ): FileQuestion[] {
   const { open } = reusedIds(ctx, account, from);
-  const [first] = open;
-  if (!first) return [];
-  const { row, known } = first;
-  const said = ({ amount, occurredOn }: Pick<ItemKnown, "amount" | "occurredOn">): string =>
-    `${ctx.sum(amount, account.currency)} on ${formatDay(occurredOn, ctx.today)}`;
-  return [
-    reusedWords({
-      count: open.length,
+  return reusedQuestionOf(
+    open.map(({ row, known }) => ({
       line: row.line,
       id: row.externalId,
-      here: said(row),
-      before: said(known),
+      here: toldBy(row),
+      before: toldBy(known),
+    })),
+    {
+      inWords: ({ amount, on }) =>
+        `${ctx.sum(amount, account.currency)} on ${formatDay(on, ctx.today)}`,
       of: ["payment", "payments"],
-    }),
-  ];
+    },
+  );
 }
 
 /** The records under ids of their own, where the book has another payment under theirs; and what is of them. */
@@ -101,19 +100,27 @@ export function underOwnIds(
   const { open, taken } = reusedIds(ctx, account, from);
   const others = [...taken, ...(said === OTHERS ? open.map(({ row }) => row) : [])];
   if (others.length === 0) return records;
-  const byId = new Map(others.map((row) => [row.externalId, row]));
+  const byId = groupedBy(others, ({ externalId }) => externalId);
   return records.map((row) => (row.kind === "payout" ? row : renamed(row, byId)));
 }
 
-function renamed(row: ActivityRecord, byId: ReadonlyMap<string, ActivityRecord>): ActivityRecord {
-  const [own, related] = [byId.get(row.externalId), byId.get(row.relatedId ?? "")];
+type ById = ReadonlyMap<string, readonly ActivityRecord[]>;
+
+function renamed(row: ActivityRecord, byId: ById): ActivityRecord {
+  const isOfLine = ({ line }: ActivityRecord): boolean => line === row.line;
   // A fee may go by the id of its payment on a line of its own.
-  const isFeeOf = row.kind === "fee" && row.occurredOn === own?.occurredOn;
-  const isOwn = own !== undefined && (own.line === row.line || isFeeOf);
-  if (!isOwn && !related) return row;
+  const isFeeOf = ({ kind, occurredOn }: ActivityRecord): boolean =>
+    row.kind === "fee" && kind === "charge" && row.occurredOn === occurredOn;
+  const own = byId.get(row.externalId)?.find((of) => isOfLine(of) || isFeeOf(of));
+  const named = byId.get(row.relatedId ?? "") ?? [];
+  // What a refund is of is a charge, though both go by one id.
+  const related =
+    (row.kind === "fee" ? named.find(isOfLine) : undefined) ??
+    named.find(({ kind }) => kind === "charge");
+  if (!own && !related) return row;
   return {
     ...row,
-    externalId: isOwn ? ownIdOf(own) : row.externalId,
+    externalId: own ? ownIdOf(own) : row.externalId,
     relatedId: related ? ownIdOf(related) : row.relatedId,
   };
 }

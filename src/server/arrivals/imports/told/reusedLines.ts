@@ -4,7 +4,7 @@ import { type BankAccountRow, bankLineByExternalId, type BankLineRow } from "@/d
 import type { CommandContext } from "@/server/runtime/context";
 
 import type { StatementLine } from "./continuedDay";
-import { isOther, OTHERS, reusedWords } from "./reused";
+import { isOther, OTHERS, reusedQuestionOf } from "./reused";
 import { WrittenAs, type Writing } from "./sameShape";
 
 /** The lines of a file, and how it is written. */
@@ -51,21 +51,18 @@ export function reusedLinesQuestion(
   from: OfFile,
 ): FileQuestion[] {
   const { open } = reusedLines(ctx, account, from);
-  const [first] = open;
-  if (!first) return [];
-  const { row, known } = first;
-  const said = ({ amount, postedOn }: Pick<BankLineRow, "amount" | "postedOn">): string =>
-    `${ctx.sum(amount)} on ${formatDay(postedOn, ctx.today)}`;
-  return [
-    reusedWords({
-      count: open.length,
+  return reusedQuestionOf(
+    open.map(({ row, known }) => ({
       line: row.line,
       id: row.externalId,
-      here: said(row),
-      before: said(known),
+      here: toldBy(row),
+      before: toldBy(known),
+    })),
+    {
+      inWords: ({ amount, on }) => `${ctx.sum(amount)} on ${formatDay(on, ctx.today)}`,
       of: ["line", "lines"],
-    }),
-  ];
+    },
+  );
 }
 
 /** The lines under ids of their own, where the book has another line under theirs. */
